@@ -29,7 +29,6 @@ seed(
 );
 const open = benchPage(store, check(zBenchQuery, {})).rows;
 const [marking, measuring] = open.filter((end) => end.batch === null).map(({ id }) => id);
-const batch = open.find((end) => end.batch !== null)?.batch;
 const redone = ledgerPage(store, check(zLedgerQuery, {})).rows.find(({ id }) =>
   getEnd(store, id).events.some(({ event }) => event.kind === "rework"),
 )?.id;
@@ -110,7 +109,7 @@ const pickJoint = (page: Page) => page.keyboard.press("ArrowRight");
 const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Page) => Promise<void>][] = [
   ["home", "/", DESK, (page) => page.getByRole("combobox").first().fill("3 mm cord, SC wedge")],
   ["job", `/jobs/${job?.id}`, DESK],
-  ["piece", `/jobs/${job?.id}/${job?.pieces[0]?.id}`, DESK],
+  ["insight", "/insight", DESK],
   ["pieces-grid", `/jobs/${job?.id}/grid`, DESK, copied],
   ["sheet", SHEET, DESK],
   ["strip-card", SHEET.replace("/?", "/card?"), DESK],
@@ -120,7 +119,7 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["bench-phone", `/bench/${marking}`, PHONE],
   ["link", `/jobs/${job?.id}/${feeder}/link?side=A&fibre=1`, DESK],
   ["feeder", `/jobs/${planned?.id}/feeders/${hill?.id}`, DESK, pickJoint],
-  ["batch-bench", `/bench/batch/${batch}`, DESK, press(/^Go on with/)],
+  ["practice", "/practice", DESK],
   ["entry", `/jobs/${planned?.id}/closures/${closure?.id}`, DESK],
   ["splice-plan", `/jobs/${planned?.id}/closures/${closure?.id}/splices`, DESK],
   ["closure-work", `/jobs/${planned?.id}/closures/${closure?.id}/work`, DESK, press(/^Splices/)],

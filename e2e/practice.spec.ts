@@ -26,7 +26,7 @@ test("a drill failed, then passed, by keyboard; it stands in the progress and no
   await expect(page.getByRole("heading", { name: "Which colour is fibre 1?" })).toBeVisible();
   await page.getByRole("button", { name: "blue" }).focus();
   await page.keyboard.press("Enter");
-  await expect(page.getByText("Right.")).toBeVisible();
+  await expect(page.getByText("Right.", { exact: true })).toBeVisible();
   await page.reload();
   await expect(progress.getByText("1 of 1")).toBeVisible();
   expect(await ends()).toBe(before);
@@ -57,6 +57,6 @@ test("what happened here: looks by their numbers rule faults out until one is le
   await expect(page.getByText("End face: a smear over the core")).toBeVisible();
   await expect(page.getByText("2 looks · 30 s")).toBeVisible();
   await page.getByRole("button", { name: "dirty end face" }).click();
-  await expect(page.getByText("Right.")).toBeVisible();
+  await expect(page.getByText("Right.", { exact: true })).toBeVisible();
   await expect(page.getByText(/the best looks take/)).toBeVisible();
 });
