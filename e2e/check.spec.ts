@@ -168,7 +168,7 @@ test("the simulated calliper asks first on real work, practises on a copy, and m
   await expect(ask).toBeVisible();
   expect(await barriersOn(page)).toEqual([]);
   await ask.getByRole("button", { name: "Practise on a copy" }).click();
-  await expect(page.getByText("Practice", { exact: true })).toBeVisible();
+  await expect(page.getByRole("main").getByText("Practice", { exact: true })).toBeVisible();
   const end = page.url().split("/").at(-1) ?? "";
   expect(end).not.toBe(real);
   await addEvents(request, end, [

@@ -33,7 +33,7 @@ type Params = Readonly<Record<string, string>>;
 
 /** The most bytes of a body that is no small JSON: a seal of some 200,000 ends. */
 const LARGE_LIMIT = 24 * 1024 * 1024;
-/** What takes it: the file of a seal, and the plan of a whole job. */
+/** Routes that take so much: the file of a seal, the plan of a whole job. */
 const LARGE: readonly string[] = ["post /seal", "post /plans"];
 
 /** A path's parts against an address with braces; null where they differ. */

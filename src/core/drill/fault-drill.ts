@@ -25,7 +25,7 @@ export const DRILL_LOOKS = [
 ] as const;
 export type DrillLook = (typeof DRILL_LOOKS)[number]["id"];
 
-/** What each look shows of the faults it tells; of all others it shows what it does on a good end. */
+/** Sights of each look, by the faults it tells; all others look like a good end. */
 const SHOWS: Readonly<Record<DrillLook, Readonly<Partial<Record<HiddenFault, string>>>>> = {
   print: { "wrong-core": "other-core" },
   mark: { "not-seated": "stands-off", "coating-left": "stands-off" },
@@ -43,7 +43,7 @@ const SHOWS: Readonly<Record<DrillLook, Readonly<Partial<Record<HiddenFault, str
   open: { "coating-left": "coating", "cleave-short": "short", "glass-broken": "broken" },
 };
 
-/** What is seen on a good end. */
+/** The sight of a good end. */
 const AS_GOOD = "good";
 
 /** A place that was looked at, and what it showed. */
@@ -53,7 +53,7 @@ export interface Sight {
 }
 
 /**
- * What a look shows of a hidden fault.
+ * The sight of a hidden fault at a look.
  * @example sightOf("dirty-face", "face") // { look: "face", shows: "dirty" }
  */
 export const sightOf = (fault: HiddenFault, look: DrillLook): Sight => ({

@@ -20,13 +20,13 @@ interface Effort {
 
 /** The most spares looked at. */
 const MOST_SPARES = 10_000;
-/** How sure a range is. */
+/** Share of certainty of a range. */
 const SURE = 0.9;
 /** A yield is taken to be at least this: below it nothing can be planned. */
 const LEAST_YIELD = 0.05;
 
 /**
- * What so many ends still take by the record: parts so that running short stays within the risk, tries and hours at both ends
+ * Parts, tries and hours that ends still take by the record: parts so that running short stays within the risk, tries and hours at both ends
  * of the yield's interval (Jeffreys).
  * @param risk the chance of running short that is allowed, for example 0.05.
  * @example effortFor(10, { good: 90, tried: 100, minutes: 6 }, 0.05).parts // 13

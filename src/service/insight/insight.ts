@@ -5,7 +5,7 @@ import { allPeople } from "@/store/workshop/people";
 import { sinceChanged } from "../since-changed";
 import { KNOWN_QUESTIONS, OTHER_QUESTIONS, type RecordedFacts, recordedFacts } from "./end-facts";
 
-/** How sure intervals are. */
+/** Share of certainty of all intervals. */
 const SURE = 0.9;
 /** Risk of a false finding. */
 const RISK = 0.05;

@@ -6,7 +6,7 @@ import { lineDetails } from "../ledger/ledger-lines";
 import { recordedFacts } from "./end-facts";
 import { medianOf, minutesOf } from "./insight";
 
-/** How sure an interval is. */
+/** Share of certainty of the interval. */
 const SURE = 0.9;
 
 /** The yield of a connector at the first attempt, of one person or of all, and the last end that was not good at once. */

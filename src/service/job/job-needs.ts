@@ -24,7 +24,7 @@ interface StyleNeed extends ReturnType<typeof effortFor> {
   readonly consumables: readonly { readonly item: string; readonly count: number }[];
 }
 
-/** What a job still takes. */
+/** Parts, consumables, hours and cable that a job still takes. */
 interface JobNeeds {
   readonly name: string;
   readonly styles: readonly StyleNeed[];

@@ -95,7 +95,7 @@ interface LiesProps {
   readonly x: number;
 }
 
-/** How often each length came, as bars from the left. */
+/** A histogram of the lengths, its bars from the left. */
 function Lies({ values, y, x }: LiesProps) {
   const bins = bin().thresholds(9)([...values]);
   const most = Math.max(1, ...bins.map(({ length }) => length));

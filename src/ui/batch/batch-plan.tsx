@@ -115,7 +115,7 @@ function waysOf({ members, stages, plan }: BatchWork): readonly Way[] {
   ];
 }
 
-/** Whether two orders take as long, wait as long, and leave as much to spare. */
+/** True if two orders take as long, wait as long, and leave as much to spare. */
 const isAlike = (a: Schedule, b: Schedule): boolean =>
   a.total === b.total && a.idle === b.idle && a.spare === b.spare && a.pots.length === b.pots.length;
 
@@ -163,7 +163,7 @@ interface WayToldProps {
   readonly stages: BatchWork["stages"];
 }
 
-/** How long an order takes, how much of that is waiting, and whether what is mixed lasts. */
+/** Duration of an order, the waiting in it, and the life left of what is mixed. */
 function WayTold({ schedule, stages }: WayToldProps) {
   return (
     <>

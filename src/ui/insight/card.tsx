@@ -1,6 +1,6 @@
 interface CardProps {
   readonly question: string;
-  /** What the question is asked of. */
+  /** Subject of the question. */
   readonly about?: React.ReactNode;
   readonly children: React.ReactNode;
 }

@@ -27,5 +27,5 @@ const CONDITIONS: Readonly<Record<string, { readonly told: Told; readonly tries:
 export const conditionText = (question: string, value: string): string =>
   CONDITIONS[question]?.told(value) ?? `${question}: ${value}`;
 
-/** What to try where failed ends share a condition. */
+/** Advice for failed ends that share a condition. */
 export const tryText = (question: string): string => CONDITIONS[question]?.tries() ?? "";

@@ -19,7 +19,7 @@ interface CostChartProps {
   readonly ends: number;
 }
 
-/** What an end costs by each way as their number grows, with the band its yield leaves, and the cheapest way along it. */
+/** Cost of an end by each way as their number grows, with the band its yield leaves, and the cheapest way along it. */
 export function CostChart({ lines, ends }: CostChartProps) {
   const { ref, width } = useWidth<HTMLDivElement>(640);
   const last = Math.max(20, ends * 4);

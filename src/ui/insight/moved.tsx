@@ -36,7 +36,7 @@ const BASELINE = 10;
 const nameOf = ({ name, styleName, tool, person }: Run): string =>
   t("run-name", { name, style: styleName, tool: tool.replaceAll("-", " "), person });
 
-/** Whether a length has moved: since which end, by how much, and what was new about then. */
+/** Card of a length that moved, or did not: since which end, by how much, and what was new about then. */
 export function Moved({ runs }: { readonly runs: readonly Run[] }) {
   const { prefs } = usePrefs();
   const [at, setAt] = useState("0");

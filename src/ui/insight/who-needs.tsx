@@ -11,7 +11,7 @@ interface WhoNeedsProps {
   }[];
 }
 
-/** Who has more failed first attempts than the others by more than the intervals allow; nobody is ranked. */
+/** People with more failed first attempts than the others by more than the intervals allow; nobody is ranked. */
 export function WhoNeeds({ people }: WhoNeedsProps) {
   const worse = people.filter(({ beside }) => beside === "worse");
   return (

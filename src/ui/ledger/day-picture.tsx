@@ -169,7 +169,7 @@ interface BarProps {
   readonly x: number;
   readonly width: number;
   readonly y: number;
-  /** Where the last attempt began; null for the first. */
+  /** Begin of the last attempt; null for the first. */
   readonly split: number | null;
   readonly hatch: string;
 }

@@ -18,7 +18,7 @@ interface DrillResultProps {
   readonly onNext: () => void;
 }
 
-/** What an answer came to, and the way to the next drill: Enter. */
+/** Result of an answer, and the way to the next drill: Enter. */
 export function DrillResult({ right, was, more = "", onNext }: DrillResultProps) {
   const next = useRef<HTMLButtonElement>(null);
   useEffect(() => next.current?.focus(), []);

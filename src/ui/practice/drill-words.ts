@@ -48,5 +48,5 @@ const SIGHTS: Readonly<Record<string, () => string>> = {
   "window-good": () => t("sight-window-good"),
 };
 
-/** What a look showed, in words. */
+/** A sight in words. */
 export const sightText = ({ look, shows }: Sight): string => SIGHTS[`${look}-${shows}`]?.() ?? shows;

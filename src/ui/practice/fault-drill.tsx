@@ -22,7 +22,7 @@ const timeText = (seconds: number): string =>
 
 const secondsOf = (look: DrillLook): number => DRILL_LOOKS.find(({ id }) => id === look)?.seconds ?? 0;
 
-/** What happened here? A hidden fault, found by choosing the next look, then named. */
+/** Drill of a hidden fault, found by choosing the next look, then named. */
 export function FaultDrill({ fault, onAnswer, onNext }: { readonly fault: HiddenFault } & DrillProps) {
   const [sights, setSights] = useState<readonly Sight[]>([]);
   const [answer, setAnswer] = useState<HiddenFault | null>(null);

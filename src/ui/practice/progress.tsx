@@ -22,7 +22,7 @@ const LINES: readonly { readonly name: () => string; readonly tasks: readonly st
   ...HIDDEN_FAULTS.map((fault) => ({ name: () => faultName(fault), tasks: [`fault/${fault}`] })),
 ];
 
-/** What was practised, how it went, and how sure it still is: for the trainee, and on paper for the trainer. */
+/** Results of what was practised, and the certainty left of it: for the trainee, and on paper for the trainer. */
 export function PracticeProgress({ practised, onForget }: PracticeProgressProps) {
   const now = new Date();
   return (

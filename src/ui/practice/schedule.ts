@@ -18,7 +18,7 @@ const zCard = z.object({
   last_review: z.coerce.date().optional(),
 });
 
-/** What somebody has practised: of each task its card and its last results. */
+/** Tasks practised by somebody: the card and the last results of each. */
 export const zPractised = z.record(
   z.string().max(40),
   z.object({ card: zCard, results: z.array(z.boolean()).max(SHOWN) }),

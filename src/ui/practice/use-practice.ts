@@ -13,7 +13,7 @@ function stored(person: string | null): Practised {
   }
 }
 
-/** What somebody has practised on this device, and the task at hand. */
+/** Tasks practised by somebody on this device, and the task at hand. */
 export function usePractice(person: string | null) {
   const [practised, setPractised] = useState<Practised>({});
   const [task, setTask] = useState<string | null>(null);

@@ -25,7 +25,7 @@ interface ProceduresProps {
   readonly grouped: boolean;
 }
 
-/** What is done with a procedure, by the families it takes. */
+/** Groups of the shelf by the work, with the families each takes. */
 const GROUPS: readonly { readonly name: () => string; readonly takes: RegExp }[] = [
   { name: () => t("group-stub"), takes: /^(stub-|guided-)/ },
   { name: () => t("group-polish"), takes: /^adhesive-/ },
@@ -107,7 +107,7 @@ function ProcedureItem({ style, cables, example }: ProcedureItemProps) {
   );
 }
 
-/** How many cables or connectors something goes with. */
+/** Number of cables or connectors that something goes with, in words. */
 export const fitText = (count: number, noun: string): string =>
   count === 1 ? t("goes-with-1", { what: noun }) : t("goes-with-s", { count, what: noun });
 
