@@ -76,25 +76,35 @@ export function causesOf(ends: readonly EndFacts[], traps: readonly string[], ri
 
 /** Every condition with enough ends under it and beside it, with its exact chance. */
 function tablesOf(ends: readonly EndFacts[]): Cause[] {
-  const questions = [...new Set(ends.flatMap(({ facts }) => Object.keys(facts)))].sort();
-  return questions.flatMap((question) => {
-    const stated = ends.filter(({ facts }) => facts[question] !== undefined);
-    const failed = stated.filter(({ good }) => !good).length;
-    const values = [...new Set(stated.map(({ facts }) => facts[question] ?? ABSENT))]
-      .filter((value) => value !== ABSENT)
-      .sort();
-    return values.flatMap((value): Cause[] => {
-      const own = stated.filter(({ facts }) => facts[question] === value);
-      const bad = own.filter(({ good }) => !good);
-      const counts = {
-        ...{ under: own.length, failedUnder: bad.length },
-        ...{ others: stated.length - own.length, failedOthers: failed - bad.length },
-      };
-      if (counts.under < FEWEST || counts.others < FEWEST) return [];
-      const p = exactChance(counts);
-      return [{ question, value, ...counts, p, corrected: p, ends: bad.map(({ id }) => id) }];
+  /** Ends under each value of each question, counted in one pass. */
+  const questions = new Map<string, Map<string, { under: number; failed: string[] }>>();
+  for (const { id, good, facts } of ends)
+    for (const [question, value] of Object.entries(facts)) {
+      const values = questions.get(question) ?? new Map<string, { under: number; failed: string[] }>();
+      const count = values.get(value) ?? { under: 0, failed: [] };
+      count.under += 1;
+      if (!good) count.failed.push(id);
+      values.set(value, count);
+      questions.set(question, values);
+    }
+  return [...questions]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .flatMap(([question, values]) => {
+      const stated = [...values.values()].reduce((sum, { under }) => sum + under, 0);
+      const failed = [...values.values()].reduce((sum, each) => sum + each.failed.length, 0);
+      return [...values]
+        .filter(([value]) => value !== ABSENT)
+        .sort(([a], [b]) => (a < b ? -1 : 1))
+        .flatMap(([value, { under, failed: own }]): Cause[] => {
+          const counts = {
+            ...{ under, failedUnder: own.length },
+            ...{ others: stated - under, failedOthers: failed - own.length },
+          };
+          if (counts.under < FEWEST || counts.others < FEWEST) return [];
+          const p = exactChance(counts);
+          return [{ question, value, ...counts, p, corrected: p, ends: own }];
+        });
     });
-  });
 }
 
 /** Chances after Holm's correction, times the share of the risk that is not theirs. */

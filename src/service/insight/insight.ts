@@ -87,7 +87,11 @@ export const insightOf = (store: Store): Insight => insights(store, "");
 /** Every connector with ends on record, most ends first. */
 function waysOf(facts: readonly RecordedFacts[]): WayOnRecord[] {
   const styles = new Map<string, RecordedFacts[]>();
-  for (const end of facts) styles.set(end.row.style, [...(styles.get(end.row.style) ?? []), end]);
+  for (const end of facts) {
+    const own = styles.get(end.row.style);
+    if (own) own.push(end);
+    else styles.set(end.row.style, [end]);
+  }
   return [...styles]
     .map(([style, ends]) => {
       const counts = { good: ends.filter(({ good }) => good).length, tried: ends.length };
@@ -121,7 +125,9 @@ function runsOf(store: Store, facts: readonly RecordedFacts[]): LengthRun[] {
   for (const length of firstLengths(store)) {
     const { style, dimension, tool, nominal, signer } = length;
     const key = JSON.stringify([style, dimension, tool, nominal, signer]);
-    groups.set(key, [...(groups.get(key) ?? []), length]);
+    const group = groups.get(key);
+    if (group) group.push(length);
+    else groups.set(key, [length]);
   }
   return [...groups.values()]
     .filter(({ length }) => length >= FEWEST)
