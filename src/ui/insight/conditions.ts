@@ -1,31 +1,32 @@
 import { t } from "@/messages/insight";
 
-type Told = (value: string) => string;
+type ConditionText = (value: string) => string;
 
 /** Each condition in words, and what to try where failed ends share it. */
-const CONDITIONS: Readonly<Record<string, { readonly told: Told; readonly tries: () => string }>> = {
-  "blade-due": { told: (value) => t("cond-blade-due", { value }), tries: () => t("try-blade-due") },
-  "cleaver-place": {
-    told: (value) => t("cond-cleaver-place", { value }),
-    tries: () => t("try-cleaver-place"),
-  },
-  "launch-cord": { told: (value) => t("cond-launch-cord", { value }), tries: () => t("try-launch-cord") },
-  "cold-day": { told: (value) => t("cond-cold-day", { value }), tries: () => t("try-cold-day") },
-  "new-to-it": { told: (value) => t("cond-new-to-it", { value }), tries: () => t("try-new-to-it") },
-  person: { told: (value) => t("cond-person", { value }), tries: () => t("try-person") },
-  style: { told: (value) => t("cond-style", { value }), tries: () => t("try-style") },
-  interface: {
-    told: (value) => t("cond-interface", { value: value.toUpperCase() }),
-    tries: () => t("try-interface"),
-  },
-  cable: { told: (value) => t("cond-cable", { value }), tries: () => t("try-cable") },
-  cleaver: { told: (value) => t("cond-cleaver", { value }), tries: () => t("try-cleaver") },
-  day: { told: (value) => t("cond-day", { value }), tries: () => t("try-day") },
-};
+const CONDITIONS: Readonly<Record<string, { readonly text: ConditionText; readonly advice: () => string }>> =
+  {
+    "blade-due": { text: (value) => t("cond-blade-due", { value }), advice: () => t("try-blade-due") },
+    "cleaver-place": {
+      text: (value) => t("cond-cleaver-place", { value }),
+      advice: () => t("try-cleaver-place"),
+    },
+    "launch-cord": { text: (value) => t("cond-launch-cord", { value }), advice: () => t("try-launch-cord") },
+    "cold-day": { text: (value) => t("cond-cold-day", { value }), advice: () => t("try-cold-day") },
+    "new-to-it": { text: (value) => t("cond-new-to-it", { value }), advice: () => t("try-new-to-it") },
+    person: { text: (value) => t("cond-person", { value }), advice: () => t("try-person") },
+    style: { text: (value) => t("cond-style", { value }), advice: () => t("try-style") },
+    interface: {
+      text: (value) => t("cond-interface", { value: value.toUpperCase() }),
+      advice: () => t("try-interface"),
+    },
+    cable: { text: (value) => t("cond-cable", { value }), advice: () => t("try-cable") },
+    cleaver: { text: (value) => t("cond-cleaver", { value }), advice: () => t("try-cleaver") },
+    day: { text: (value) => t("cond-day", { value }), advice: () => t("try-day") },
+  };
 
 /** A condition in words. */
 export const conditionText = (question: string, value: string): string =>
-  CONDITIONS[question]?.told(value) ?? `${question}: ${value}`;
+  CONDITIONS[question]?.text(value) ?? `${question}: ${value}`;
 
 /** Advice for failed ends that share a condition. */
-export const tryText = (question: string): string => CONDITIONS[question]?.tries() ?? "";
+export const tryText = (question: string): string => CONDITIONS[question]?.advice() ?? "";
