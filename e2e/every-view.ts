@@ -136,6 +136,8 @@ async function jobViews(request: APIRequestContext): Promise<string[]> {
 
 async function createEnds(request: APIRequestContext): Promise<string[]> {
   const { gate, measure, look, done, short, cleave } = await benchEnds(request);
+  const lip = { answers: { place: "as-counted", cleave: "lip" } };
+  await request.post("/api/v1/tool-checks", { data: { tool: "bench-cleaver", sights: lip } });
   const begun = await request.post("/api/v1/batches", { data: { ...WEDGE, count: 12, job: LONG } });
   const batch = (await begun.json()).id;
   const { ends } = await (await request.get(`/api/v1/batches/${batch}`)).json();
@@ -151,6 +153,7 @@ async function createEnds(request: APIRequestContext): Promise<string[]> {
     "/feeder",
     "/bench",
     "/bench/light",
+    "/bench/tools",
     `/bench/${gate}`,
     `/bench/${measure}`,
     `/bench/${look}`,

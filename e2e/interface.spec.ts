@@ -41,6 +41,7 @@ test("every route answers as its page says, asked for what is there", async ({ r
   const queries = new Map([
     ["/aims", `?person=${person}`],
     ["/yields", `?style=${WEDGE.procedure}`],
+    ["/drills", `?person=${person}`],
     ["/pieces/{id}/ends", "?side=A"],
     ["/cards", `?cable=${WEDGE.cable}&procedure=${WEDGE.procedure}`],
     [

@@ -162,7 +162,7 @@ export { PURPOSES, type Purpose, type Recorded } from "./event/recorded";
 export { dualUnitCheck } from "./length/dual-unit";
 export { lbfInchOf, lbfOf } from "./length/force";
 export { formatInch, formatMm, nearestFraction, workingFraction } from "./length/format";
-export { type Length, mm, toMm, um } from "./length/length";
+export { type Length, mm, toMm, um, zMm } from "./length/length";
 export { readCount, readMetres, readMetresOrNone, readPerCent, readShare, UNSAID } from "./length/metres";
 export { parseLength, type WrittenLength } from "./length/parse";
 export {
@@ -363,6 +363,7 @@ export {
 } from "./record/projections";
 export { type EndRecord, type Recordable, type RecordDocument, recordOf, zRecord } from "./record/record";
 export { isSetBack } from "./record/set-back";
+export type { ToolRecord, ToolStood } from "./record/tool-checks";
 export { adviceOn } from "./review/advice";
 export { type Contradiction, contradictionsOf, variantsOf } from "./review/contradictions";
 export { type FirstLook, firstLooks } from "./review/first-look";
@@ -399,6 +400,17 @@ export {
   type SheetShelf,
 } from "./runsheet/selection";
 export { type Seat, seatOf } from "./seat/seat";
+export { type CheckKind, questionsOf, zCheckKind } from "./shift/questions";
+export { checkStanding, isOfShift } from "./shift/standing";
+export {
+  biasAllowed,
+  type CheckSights,
+  judgeToolCheck,
+  type ToolToCheck,
+  zCheckSights,
+  zToolToCheck,
+} from "./shift/tool-check";
+export { toolsUsed } from "./shift/tools-used";
 export { drawsFor, hiddenLength, SIMULATED, shownBy } from "./simulated/hidden-end";
 export { type Device, deviceName, leadName } from "./splice/device";
 export {
@@ -500,6 +512,13 @@ export {
 export { type Media, type RouteSpec, zBy } from "./wire/route";
 export { API, type ApiKey, type RouteParams } from "./wire/routes";
 export { zConfirm, zPutAway, zRestore, zSave } from "./wire/shelf-requests";
+export {
+  type DrillResultRow,
+  type ToolCheck,
+  type ToolStanding,
+  type zNewDrillResult,
+  zNewToolCheck,
+} from "./wire/shift-routes";
 export { zAimQuery, zStudy, zToolEvent } from "./wire/workshop-requests";
 export type { YieldHere, zYieldQuery } from "./wire/yield-routes";
 export { type Saying, setTexts, type Values } from "./words/wording";

@@ -20,6 +20,7 @@ import {
   Photographs,
   RedoneWork,
   shardsTold,
+  ToolChecks,
   when,
 } from "./record-sections";
 import { styles } from "./styles";
@@ -82,6 +83,7 @@ export async function pagesPdf(
       <Drawing record={record} sheet={sheets.get(record.id)} />
       <Lengths record={record} />
       <Light record={record} />
+      <ToolChecks record={record} />
       <Text style={styles.head}>{t("besides")}</Text>
       <Fact name={t("looks")} text={looksTold(record)} />
       <Fact name={t("redone")} text={redoneTold(record)} />
@@ -157,6 +159,7 @@ function Record({
       <Drawing record={record} sheet={sheet} />
       <Lengths record={record} />
       <Light record={record} />
+      <ToolChecks record={record} />
       <Looks record={record} />
       <RedoneWork record={record} />
       <Corrections record={record} />

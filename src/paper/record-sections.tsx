@@ -189,6 +189,27 @@ export function Light({ record }: Of) {
   );
 }
 
+/** How the end stands by the checks of the tools it was made with. */
+export function ToolChecks({ record: { tools } }: Of) {
+  if (tools.length === 0) return null;
+  return (
+    <>
+      <Text style={styles.head}>{t("tools-checked")}</Text>
+      {tools.map(({ tool, name, standing, checked, failed, bias }) => (
+        <Text key={tool}>
+          {t("tool-stands", {
+            name,
+            standing,
+            at: standing === "failed" ? when(failed ?? "") : checked === null ? "" : when(checked),
+            bias: bias === null || bias === 0 ? "none" : "some",
+            off: String(bias ?? 0),
+          })}
+        </Text>
+      ))}
+    </>
+  );
+}
+
 /** The photographs whose bytes are at hand. */
 export function Photographs({ record, photos }: Of & { photos: ReadonlyMap<string, Uint8Array> }) {
   const shown = record.photos.flatMap(({ sha256, caption }) => {

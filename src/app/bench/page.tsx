@@ -1,6 +1,8 @@
 import type { Metadata } from "next";
 import { t } from "@/messages/app";
+import { recordNow } from "@/service/clock";
 import { benchPage } from "@/service/end/bench-page";
+import { toolStandings } from "@/service/end/tool-standings";
 import { theStore } from "@/service/the-store";
 import { BenchHome } from "@/ui/bench/bench-home";
 
@@ -9,5 +11,13 @@ export const dynamic = "force-dynamic";
 
 export default async function BenchPage({ searchParams }: { searchParams: Promise<{ before?: string }> }) {
   const { before } = await searchParams;
-  return <BenchHome {...benchPage(theStore(), before ? { before } : {})} further={before !== undefined} />;
+  const store = theStore();
+  const tools = toolStandings(store, recordNow(store));
+  return (
+    <BenchHome
+      {...benchPage(store, before ? { before } : {})}
+      further={before !== undefined}
+      failedTools={tools.filter(({ last }) => last?.good === false).map(({ name }) => name)}
+    />
+  );
 }

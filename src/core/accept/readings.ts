@@ -32,6 +32,11 @@ function mustBeReadable(event: EventOf<"reading">, { sheet, purpose }: Standpoin
         say("no-instrument-has-a-of-mm", { figure, length: formatMm(event.instrument[figure]) }),
         ["instrument", figure],
       );
+  if (Math.abs(event.instrument.bias ?? 0) > COARSEST)
+    throw new InputError("bad-input", say("a-bias-is-at-most-mm", { most: formatMm(COARSEST) }), [
+      "instrument",
+      "bias",
+    ]);
 }
 
 const STALE: Readonly<Record<StaleReference, () => Saying>> = {

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Length, zMm, zMmNotNegative } from "../length/length";
+import { ZERO, zMm, zMmNotNegative } from "../length/length";
 import { coded } from "../problem/codes";
 import { said } from "../words/core";
 import { normalBetween } from "./normal";
@@ -22,7 +22,13 @@ export const zRule = z.discriminatedUnion(
 /** How a reading is judged: by its mean alone, or by the probability that the length itself is within limits. */
 export type Rule = z.output<typeof zRule>;
 
-export const zInstrumentError = z.strictObject({ resolution: zMmNotNegative, repeatability: zMmNotNegative });
+export const zInstrumentError = z.strictObject({
+  resolution: zMmNotNegative,
+  repeatability: zMmNotNegative,
+  /** Mean of readings of a gauge less its length, as last checked; the readings are not corrected by it. */
+  bias: zMm.optional(),
+});
+type InstrumentError = z.output<typeof zInstrumentError>;
 
 export const zConformanceInput = z
   .strictObject({
@@ -59,7 +65,7 @@ const MOST_MORE = 30;
 
 /**
  * Judges readings of one length against inclusive limits.
- * Uncertainty u = √(resolution²/12 + repeatability²/n) (JCGM 100, 4.3.7 and 4.2.3); probability of
+ * Uncertainty u = √(resolution²/12 + repeatability²/n + bias²) (JCGM 100, 4.3.7 and 4.2.3); probability of
  * conformity under a normal distribution about the mean (JCGM 106:2012, clause 7).
  * @param beside standard uncertainty of the limits themselves, micrometres, where they hang on another reading: added in
  *   quadrature (JCGM 100, 5.1.2).
@@ -73,8 +79,8 @@ export function judge({ limits, readings, instrument, rule }: ConformanceInput, 
   const within =
     (limits.min == null || sum >= limits.min * n) && (limits.max == null || sum <= limits.max * n);
   const conformity = (count: number) =>
-    probabilityWithin(limits, mean, Math.hypot(uncertainty(instrument, count), beside), within);
-  const u = Math.hypot(uncertainty(instrument, n), beside);
+    probabilityWithin(limits, mean, Math.hypot(instrumentUncertainty(instrument, count), beside), within);
+  const u = Math.hypot(instrumentUncertainty(instrument, n), beside);
   const probability = conformity(n);
   if (rule.kind === "simple") return { mean, u, probability, verdict: within ? "in" : "out" };
   const verdict = guarded(probability, rule.risk);
@@ -87,9 +93,15 @@ export function judge({ limits, readings, instrument, rule }: ConformanceInput, 
   };
 }
 
-function uncertainty(instrument: { resolution: Length; repeatability: Length }, n: number): number {
-  return Math.sqrt(instrument.resolution ** 2 / 12 + instrument.repeatability ** 2 / n);
-}
+/**
+ * Standard uncertainty of the mean of n readings, micrometres. A bias that is known and not corrected is added in quadrature
+ * (Phillips, Eberhardt & Parry 1997, J. Res. NIST 102, "RSSu", from memory).
+ * @example instrumentUncertainty({ resolution: um(0), repeatability: um(30), bias: um(40) }, 1) // 50
+ */
+export const instrumentUncertainty = (
+  { resolution, repeatability, bias = ZERO }: InstrumentError,
+  n: number,
+): number => Math.sqrt(resolution ** 2 / 12 + repeatability ** 2 / n + bias ** 2);
 
 function probabilityWithin(
   limits: ConformanceInput["limits"],

@@ -1,4 +1,4 @@
-import { type Conformance, judge, type Rule } from "../conformance/conformance";
+import { type Conformance, instrumentUncertainty, judge, type Rule } from "../conformance/conformance";
 import type { Reading } from "../event/event";
 import type { KeptVerdict, Result } from "../event/judged";
 import { um } from "../length/length";
@@ -41,14 +41,12 @@ export function judgeCheck(
   if (readings.length === 0) return null;
   const coarsest = readings
     .map(({ instrument }) => instrument)
-    .reduce((a, b) =>
-      b.resolution ** 2 / 12 + b.repeatability ** 2 > a.resolution ** 2 / 12 + a.repeatability ** 2 ? b : a,
-    );
+    .reduce((a, b) => (instrumentUncertainty(b, 1) > instrumentUncertainty(a, 1) ? b : a));
   return judge(
     {
       limits: { min: check.min, max: check.max },
       readings: readings.map(({ value }) => value),
-      instrument: { resolution: coarsest.resolution, repeatability: coarsest.repeatability },
+      instrument: coarsest,
       rule,
     },
     other?.u,

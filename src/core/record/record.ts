@@ -26,6 +26,7 @@ import { lightTold, zLightStands, zLightTold } from "./light";
 import { looksOf, zLook } from "./looks";
 import { openTold, zOpen } from "./open";
 import { readingOf, zReading } from "./reading";
+import { type ToolStood, toolRecords, zToolRecord } from "./tool-checks";
 
 const zVerdict = z.enum(["in", "out", "unsure"]);
 
@@ -193,6 +194,8 @@ export const zRecord = z.strictObject({
   lightStands: z.array(zLightStands),
   /** End faces as they were looked at, in order. */
   faces: z.array(zFaceRecord),
+  /** How it stands by the checks of the tools it was made with; none that was never checked. */
+  tools: z.array(zToolRecord),
   photos: z.array(
     z.strictObject({
       sha256: z.string(),
@@ -241,6 +244,8 @@ export interface Recordable {
   readonly verdicts: readonly KeptVerdict[] | null;
   readonly hash: string;
   readonly where: EndRecord["where"];
+  /** How it stands by the checks of its tools. */
+  readonly tools?: readonly ToolStood[];
 }
 
 /**
@@ -302,6 +307,7 @@ export function recordOf(end: Recordable, people: readonly Person[] = []): EndRe
     used: usedOn(events).map(({ item, count }) => ({ item, count })),
     ...lightTold(events, state, rule),
     faces: faceRecords(events, state),
+    tools: toolRecords(end.tools ?? []),
     photos: state.photos.map(({ sha256, caption, width, height, original }) => ({
       ...{ sha256, caption, width, height },
       ...(original && { original: original.sha256 }),

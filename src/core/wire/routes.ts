@@ -67,6 +67,7 @@ import {
 } from "./plans-requests";
 import { type Media, route, zNothing } from "./route";
 import { zConfirm, zPutAway, zRestore, zSave } from "./shelf-requests";
+import { SHIFT_ROUTES } from "./shift-routes";
 import { zAimQuery, zStudy, zToolEvent } from "./workshop-requests";
 import { YIELD_ROUTES } from "./yield-routes";
 
@@ -87,6 +88,7 @@ const JSON_SCHEMA: Media = { media: ["application/schema+json", "application/jso
 export const API = {
   ...CREW_ROUTES,
   ...LIGHT_ROUTES,
+  ...SHIFT_ROUTES,
   ...JOB_PLAN_ROUTES,
   ...YIELD_ROUTES,
   "get /ends": route({

@@ -21,6 +21,7 @@ import {
   plans,
   shelf,
   studies,
+  toolChecks,
   toolEvents,
 } from "@/store/schema";
 import { peopleRows } from "@/store/workshop/people";
@@ -103,6 +104,7 @@ function registered(store: Store): Readonly<Record<Named, ReadonlyMap<string, st
     crew: digests(store.select().from(crewEvents).all(), ({ id }) => id),
     feeder: digests(store.select().from(feeders).all(), ({ row }) => String(row)),
     "light-reference": digests(store.select().from(lightReferences).all(), ({ id }) => id),
+    "tool-check": digests(store.select().from(toolChecks).all(), ({ id }) => id),
   };
 }
 
@@ -121,6 +123,7 @@ const NAMES = {
   crew: "change to the crew's rules, or line of its log",
   feeder: "revision of a feeder",
   "light-reference": "reference of light",
+  "tool-check": "check of a tool",
 } as const;
 type Named = keyof typeof NAMES;
 const isNamed = (kind: string): kind is Named => Object.hasOwn(NAMES, kind);
@@ -191,6 +194,7 @@ const NUMBERED = [
   "closure_events",
   "feeders",
   "light_references",
+  "tool_checks",
 ] as const;
 
 /** Of them, those whose number is called a row. */

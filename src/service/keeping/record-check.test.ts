@@ -23,6 +23,7 @@ import {
   zNewPerson,
   zNewPieces,
   zNewReference,
+  zNewToolCheck,
   zPhotoQuery,
   zSave,
   zSavePlan,
@@ -53,6 +54,7 @@ import { addPieces, newJob, savePlan } from "../job/jobs";
 import { documentText, saveDocument } from "../shelf/shelf";
 import { shareReference } from "../workshop/light-references";
 import { addStudy } from "../workshop/studies";
+import { checkTool } from "../workshop/tool-checks";
 import { seeToBlade } from "../workshop/tools";
 import { checkWholeRecord } from "./record-check";
 import { checkSeal, makeSeal } from "./seal";
@@ -155,12 +157,16 @@ async function fullStore(file: string): Promise<Store> {
     addFeeder(act, job, check(zNewFeeder, { plan: NEW_FEEDER }));
     const reference = { taken: act.now.toISOString(), wavelength: 1310, source: "S", cord: "C" };
     shareReference(act, check(zNewReference, { reference: { ...reference, dBm: [-20], celsius: null } }));
+    const sights = { answers: { arc: name === "Moor" ? "passed" : "failed" } };
+    checkTool(act, check(zNewToolCheck, { tool: "fusion-splicer", sights }));
   }
   return store;
 }
 
 const TABLES = Object.values(schema)
   .filter((table) => is(table, SQLiteTable))
+  // Results of drills are no record: whoever practised may have them removed.
+  .filter((table) => table !== schema.drillResults)
   .map((table) => ({
     name: getTableName(table),
     columns: Object.values(getTableColumns(table)).map((column) => column.name),

@@ -36,6 +36,7 @@ const OF_END = [
   "cable_lost_mm",
   "not_counted",
   "corrections",
+  "tools_checked",
 ] as const;
 
 /** What is shown of one length and one reading of it. */
@@ -171,6 +172,12 @@ const commonOf = (record: RecordDocument): Cells<(typeof OF_END)[number]> => ({
     .join("; "),
   corrections: record.corrections
     .map(({ says: message, why, name }) => `${message} (${why}; ${name})`)
+    .join("; "),
+  tools_checked: record.tools
+    .map(
+      ({ name, standing, checked, failed, bias }) =>
+        `${name} ${standing}${bias === null ? "" : `, ${bias} mm off`}${standing === "failed" ? ` ${failed}` : checked === null ? "" : ` ${checked}`}`,
+    )
     .join("; "),
 });
 

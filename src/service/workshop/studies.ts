@@ -16,6 +16,7 @@ import { shippedLibrary } from "@/store/shelf/shipped";
 import { allPeople } from "@/store/workshop/people";
 import { allStudies, insertStudy, type StudyRow, studiesBy } from "@/store/workshop/studies";
 import type { Act } from "../act";
+import { biases } from "./tool-checks";
 
 /** A study as it is kept, micrometres. */
 interface StoredStudy extends Omit<StudyRow, "readings" | "repeatability"> {
@@ -64,12 +65,24 @@ function mustKnow(store: Store, id: string): Person {
   return person;
 }
 
-/** The instruments in somebody's hand: each with the repeatability of their latest study, where they made one. */
+/**
+ * The instruments in somebody's hand: each with the repeatability of their latest study, where they made one, and with its
+ * bias, where it was checked against a gauge.
+ */
 export function instrumentsOf(store: Store, person: string | null): Instrument[] {
   const ids = person === null ? [] : (personBy(allPeople(store), person)?.ids ?? []);
   const own = ids.length > 0 ? studiesBy(store, ids, MOST) : [];
+  const biasOf = biases(store);
   return shippedLibrary().instruments.map((eachInstrument) => {
     const study = own.find(({ instrument }) => instrument === eachInstrument.id);
-    return study ? { ...eachInstrument, repeatability: um(study.repeatability) } : eachInstrument;
+    const bias = biasOf.get(eachInstrument.id);
+    return {
+      ...eachInstrument,
+      ...(study && { repeatability: um(study.repeatability) }),
+      ...(bias !== undefined && { bias }),
+    };
   });
 }
+
+/** The instruments of the shelf, as they come. */
+export const shippedInstruments = (): readonly Instrument[] => shippedLibrary().instruments;

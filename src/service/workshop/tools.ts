@@ -18,6 +18,12 @@ const bladeLine = (
   { id, name, blade }: Pick<Tool, "id" | "name"> & { readonly blade: NonNullable<Tool["blade"]> },
 ): BladeLine => ({ tool: id, name, ...blade, standing: bladeStanding(blade, bladeCount(store, id)) });
 
+/** The place of a tool's blade by the record, from 1; null for a tool without one. */
+export function placeOfBlade(store: Store, tool: string): number | null {
+  const blade = wholeLibrary(store).tools.find(({ id }) => id === tool)?.blade;
+  return blade ? Math.min(blade.positions, bladeCount(store, tool).turns + 1) : null;
+}
+
 /** Notes that a blade was wiped, turned or changed. @throws InputError for a tool without one. */
 export function seeToBlade(
   { store, now }: Act,

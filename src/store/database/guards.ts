@@ -66,6 +66,7 @@ export const GUARDS: readonly Guard[] = [
     "revisions of a feeder are only ever added",
   ),
   ...stored("light_references", "n = NEW.n OR id = NEW.id", "references of light are only ever added"),
+  ...stored("tool_checks", "n = NEW.n OR id = NEW.id", "checks of tools are only ever added"),
   ...stored("ends", "id = NEW.id", "what an end was started as is kept").map((guard) =>
     guard.name === "ends_keep_words"
       ? { ...guard, sql: guard.sql.replace("BEFORE UPDATE ON", `BEFORE UPDATE OF ${FOUNDED} ON`) }
@@ -88,6 +89,7 @@ const OLD_GUARDS = [
   ...guardsOf(12, ["closures"], ["rows", "words", "place"]),
   ...guardsOf(13, ["closure_events"], ["rows", "words", "place"]),
   ...guardsOf(14, ["crew_events"], ["rows", "words", "place"]),
+  ...guardsOf(15, ["feeders", "light_references"], ["rows", "words", "place"]),
 ];
 
 /** The schema whose events lie in their envelopes: its table of entries is gone, with its guards. */

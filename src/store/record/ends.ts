@@ -5,9 +5,11 @@ import {
   eq,
   getTableColumns,
   gt,
+  gte,
   inArray,
   isNotNull,
   isNull,
+  lte,
   ne,
   notExists,
   or,
@@ -332,3 +334,19 @@ export const findBatch = (store: Store, id: EndId): typeof batches.$inferSelect 
 /** A batch's ends in their order. */
 export const endsOfBatch = (store: Store, batch: string): EndRow[] =>
   store.select().from(ends).where(eq(ends.batchId, batch)).orderBy(asc(ends.batchPlace)).all();
+
+/** Ends of work that were at the bench at some time between two, newest first. */
+export const endsWorkedBetween = (store: Store, from: string, to: string, most: number): EndRow[] =>
+  store
+    .select()
+    .from(ends)
+    .where(
+      and(
+        eq(ends.purpose, "work"),
+        lte(ends.createdAt, to),
+        or(isNull(ends.signedAt), gte(ends.signedAt, from)),
+      ),
+    )
+    .orderBy(desc(ends.createdAt), desc(ends.id))
+    .limit(most)
+    .all();

@@ -162,6 +162,7 @@ export const register = sqliteTable(
         "crew",
         "feeder",
         "light-reference",
+        "tool-check",
       ],
     }).notNull(),
     /** The row it is about. */

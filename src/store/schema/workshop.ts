@@ -80,3 +80,39 @@ export const lightReferences = sqliteTable(
   },
   (table) => [uniqueIndex("light_references_by_id").on(table.id)],
 );
+
+/** Checks of tools before the first strip of a shift. Rows are only ever added. */
+export const toolChecks = sqliteTable(
+  "tool_checks",
+  {
+    n: integer().primaryKey({ autoIncrement: true }),
+    id: text().notNull(),
+    at: text().notNull(),
+    by: text(),
+    tool: text().notNull(),
+    /** What was answered or read and how it was judged, or which check is taken back, as JSON. */
+    body: text().notNull(),
+  },
+  (table) => [
+    uniqueIndex("tool_checks_by_id").on(table.id),
+    index("tool_checks_by_tool").on(table.tool, table.at),
+  ],
+);
+
+/** Results of drills. They are no record: who practised may have them removed. */
+export const drillResults = sqliteTable(
+  "drill_results",
+  {
+    n: integer().primaryKey({ autoIncrement: true }),
+    id: text().notNull(),
+    at: text().notNull(),
+    person: text().notNull(),
+    task: text().notNull(),
+    good: integer({ mode: "boolean" }).notNull(),
+    seconds: integer().notNull(),
+  },
+  (table) => [
+    uniqueIndex("drill_results_by_id").on(table.id),
+    index("drill_results_by_person").on(table.person, table.n),
+  ],
+);

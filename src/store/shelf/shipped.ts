@@ -17,6 +17,7 @@ import {
   type Procedure,
   type Splicing,
   type Tool,
+  type ToolToCheck,
   throughProcedure,
   zCable,
   zCaution,
@@ -28,6 +29,7 @@ import {
   zProcedure,
   zSplicing,
   zTool,
+  zToolToCheck,
 } from "@/core";
 import { processWide } from "../database/process-wide";
 
@@ -41,6 +43,8 @@ export interface Library {
   readonly instruments: readonly Instrument[];
   readonly meters: readonly Meter[];
   readonly cautions: readonly Caution[];
+  /** Tools checked before the first strip of a shift. */
+  readonly toolsToCheck: readonly ToolToCheck[];
   /** How two fibres are joined. */
   readonly splicing: readonly Splicing[];
   /** What a sheet drafted from a list of lengths is put together from. */
@@ -198,6 +202,7 @@ function everything(): Library {
     instruments: read("instruments.json", z.array(zInstrument)).document,
     meters: read("meters.json", z.array(zMeter)).document,
     cautions: read("cautions.json", z.array(zCaution)).document,
+    toolsToCheck: read("shift.json", z.array(zToolToCheck)).document,
     splicing: documents("splicing", zSplicing).map(({ document }) => document),
     draft: read("draft.json", zDraftKit).document,
   };

@@ -18,6 +18,8 @@ import { LocalTime } from "../words/local-time";
 interface BenchHomeProps extends z.output<typeof zBenchAnswer> {
   /** Whether it is not the newest page. */
   readonly further: boolean;
+  /** Names of tools whose last check failed. */
+  readonly failedTools: readonly string[];
 }
 
 type Row = BenchHomeProps["rows"][number];
@@ -120,11 +122,14 @@ function usePutAway({ id, shards }: Row, name: string) {
 const ALL_SEEN = 5_000;
 
 /** Ends begun and not signed off: each goes on where it was. */
-export function BenchHome({ rows, count: all, next, further }: BenchHomeProps) {
+export function BenchHome({ rows, count: all, next, further, failedTools }: BenchHomeProps) {
   return (
     <main className="min-w-0 flex-1 px-4 py-5 sm:px-6">
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="mr-auto font-bold text-2xl">{t("on-the-bench")}</h1>
+        <Link href="/bench/tools" className="flex min-h-12 items-center underline">
+          {t("check-the-tools")}
+        </Link>
         <Link href="/bench/light" className="flex min-h-12 items-center underline">
           {t("readings-of-light-from-a-file")}
         </Link>
@@ -132,6 +137,11 @@ export function BenchHome({ rows, count: all, next, further }: BenchHomeProps) {
           {t("start-from-a-sheet")}
         </Link>
       </div>
+      {failedTools.length > 0 && (
+        <p role="status" className="mt-3 rounded-lg border-2 border-out px-3 py-2">
+          <strong>{t("tools-failed", { names: failedTools.join(", ") })}</strong> {t("check-them-again")}
+        </p>
+      )}
       {rows.length === 0 ? (
         <p className="mt-6 max-w-prose text-lg">{t("no-end-is-half-done-pick")}</p>
       ) : (

@@ -28,6 +28,7 @@ import { otherSideTold, RESULT_WORDS, verdictWords } from "../words/verdict-word
 import { MadeBy } from "./made-by";
 import { Redone } from "./redone";
 import { Signatures } from "./second-signature";
+import { FailedTools, ToolsTold } from "./tools-told";
 import { WhatHappened } from "./what-happened";
 
 interface RecordViewProps {
@@ -59,6 +60,7 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
           })}
         </p>
       )}
+      <FailedTools {...record} />
       {signed?.outcome === "kept" && result !== "in" && (
         <div className="px-4 pb-3 sm:px-6">
           <OpenList points={record.open} />
@@ -96,6 +98,7 @@ export function RecordView({ record, sheet, events, where }: RecordViewProps) {
         </section>
         <section aria-labelledby="made-by">
           <MadeBy record={record} units={prefs.units} />
+          <ToolsTold {...record} />
           <Signatures record={record} after={events.at(-1)?.seq ?? 0} />
           {where && <FarPanel where={where} />}
           <WhatHappened end={record.id} sheet={sheet} events={events} />

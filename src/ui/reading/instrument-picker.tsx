@@ -4,7 +4,7 @@ import { Select } from "radix-ui";
 import type { Instrument } from "@/core";
 import { t } from "@/messages/reading";
 import { pageNonce } from "../controls/nonce";
-import { exactMm } from "../words/length-text";
+import { exactMm, signedMm } from "../words/length-text";
 
 interface InstrumentPickerProps {
   readonly instruments: readonly Instrument[];
@@ -49,5 +49,11 @@ export function InstrumentPicker({ instruments, instrument, onPick }: Instrument
   );
 }
 
-const errorText = ({ resolution, repeatability }: Instrument): string =>
-  t("reads-repeats-mm", { formatMm: exactMm(resolution), formatMm2: exactMm(repeatability) });
+const errorText = ({ resolution, repeatability, bias }: Instrument): string =>
+  bias === undefined
+    ? t("reads-repeats-mm", { formatMm: exactMm(resolution), formatMm2: exactMm(repeatability) })
+    : t("reads-repeats-off-mm", {
+        resolution: exactMm(resolution),
+        repeats: exactMm(repeatability),
+        bias: signedMm(bias),
+      });

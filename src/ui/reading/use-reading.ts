@@ -98,7 +98,7 @@ export function useReading({ onKeep, onTyped, onEmptyEnter, ...reads }: Reads) {
       setRefusal(parsed.ok ? null : parsed.problem.message);
       return;
     }
-    const { id, name, resolution, repeatability } = instrument;
+    const { id, name, resolution, repeatability, bias } = instrument;
     const unit = parsed.value.unit === "in" || parsed.value.unit === "ft" ? "in" : "mm";
     const of = [requested, ...others].find((checkStanding) => checkStanding.check === as) ?? standing;
     const judged = judgeCheck(
@@ -115,7 +115,7 @@ export function useReading({ onKeep, onTyped, onEmptyEnter, ...reads }: Reads) {
         value: parsed.value.length,
         typed: text.trim(),
         unit,
-        instrument: { id, name, resolution, repeatability },
+        instrument: { id, name, resolution, repeatability, ...(bias !== undefined && { bias }) },
       },
       judged,
       as !== undefined,

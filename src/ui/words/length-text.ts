@@ -125,3 +125,7 @@ export const asText = ({
   cable,
 }: Pick<RunSheet, "procedure" | "as" | "picked" | "cable">): string =>
   [[procedure.name, ...as].join(" · "), `${cable.name}, ${coreText(picked.core)}`].join(" on ");
+
+/** A difference with its sign, millimetres: `+0.02`. */
+export const signedMm = (micrometres: number): string =>
+  `${micrometres > 0 ? "+" : ""}${exactMm(micrometres)}`;

@@ -1,11 +1,14 @@
 import { printRecords } from "@/paper/paper-thread";
 import { recordNow } from "@/service/clock";
 import { runningTimers } from "@/service/end/timers";
+import { toolStandings } from "@/service/end/tool-standings";
 import { yieldHere } from "@/service/insight/yield-here";
 import { ledgerForPaper, ledgerPieces } from "@/service/ledger/ledger";
 import { pulse } from "@/service/pulse";
 import { aimsOf } from "@/service/workshop/aims";
+import { addDrillResult, drillResultsOf, forgetDrills } from "@/service/workshop/drills";
 import { addStudy, listStudies } from "@/service/workshop/studies";
+import { checkTool, takeBackCheck } from "@/service/workshop/tool-checks";
 import { blades, seeToBlade } from "@/service/workshop/tools";
 import { inTurns, pdf, streamed } from "../answer";
 import type { Handlers, Under } from "../handler";
@@ -17,6 +20,8 @@ type Keys =
   | Under<"/yields">
   | Under<"/studies">
   | Under<"/tools">
+  | Under<"/tool-checks">
+  | Under<"/drills">
   | Under<"/pulse">;
 
 export const LEDGER_HANDLERS: Handlers<Keys> = {
@@ -39,5 +44,13 @@ export const LEDGER_HANDLERS: Handlers<Keys> = {
   "post /studies": ({ act, body }) => addStudy(act, body),
   "get /tools": ({ store }) => blades(store),
   "post /tools/{id}": ({ act, params, body }) => seeToBlade(act, params.id, body),
+  "get /tool-checks": ({ store }) => ({
+    tools: toolStandings(store, recordNow(store)),
+  }),
+  "post /tool-checks": ({ act, body }) => checkTool(act, body),
+  "post /tool-checks/{id}/take-back": ({ act, params, body }) => takeBackCheck(act, params.id, body.id),
+  "get /drills": ({ store, query }) => ({ results: drillResultsOf(store, query.person) }),
+  "post /drills": ({ act, body }) => addDrillResult(act, body),
+  "post /drills/forget": ({ act }) => forgetDrills(act),
   "get /pulse": ({ store }) => pulse(store),
 };

@@ -19,7 +19,14 @@ export const readingWith = (zLength: LengthSchema) =>
     /** As it was typed, kept for the record. */
     typed: z.string().min(1).max(40),
     unit: z.enum(["mm", "in"]),
-    instrument: z.strictObject({ id: zDocumentId, name: zName, resolution: zLength, repeatability: zLength }),
+    instrument: z.strictObject({
+      id: zDocumentId,
+      name: zName,
+      resolution: zLength,
+      repeatability: zLength,
+      /** As its last check against a gauge left it; none where it was not checked. */
+      bias: zLength.optional(),
+    }),
   });
 
 /** A reading that no longer counts. */

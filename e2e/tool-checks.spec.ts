@@ -1,0 +1,61 @@
+import { addEvents, endAtMeasure, expect, test } from "../harness/server";
+
+test("tools checked before the first strip by keyboard; a cleave that is not flat names the ends made since, and each says so @desk", async ({
+  page,
+  request,
+}) => {
+  const end = await endAtMeasure(request);
+  await addEvents(request, end, [{ kind: "sign", name: "Teo Marsh", outcome: "kept" }], 99);
+  await page.goto("/bench");
+  await page.getByRole("link", { name: "Check the tools" }).click();
+  const tools = page.getByRole("navigation", { name: "Tools" });
+  const atHand = page.getByRole("region", { name: "Tool at hand" });
+  const cleaver = tools.getByRole("button", { name: /^cleaver with a length scale/ });
+  await expect(cleaver).toContainText("not checked");
+  await cleaver.focus();
+  await page.keyboard.press("Enter");
+  await expect(atHand.getByText("By the record the blade stands at place 1.")).toBeVisible();
+  await page.keyboard.press("1");
+  await expect(atHand.getByRole("heading", { name: /Cleave a scrap of fibre/ })).toBeVisible();
+  await page.keyboard.press("2");
+  await expect(
+    atHand.getByRole("heading", { name: "Do not use it yet: cleaver with a length scale" }),
+  ).toBeVisible();
+  await expect(atHand.getByText("1 end was made with it, with no good check since")).toBeVisible();
+  await atHand.getByRole("region", { name: "Ends made since the last good check" }).getByRole("link").click();
+  await expect(
+    page.getByText("Made with a tool that failed its check: cleaver with a length scale."),
+  ).toBeVisible();
+
+  await page.goto("/bench");
+  await expect(page.getByText("Do not use yet: cleaver with a length scale.")).toBeVisible();
+  await page.goto("/bench/tools");
+  await cleaver.click();
+  await page.getByRole("button", { name: "Check again" }).press("Enter");
+  await page.keyboard.press("1");
+  await expect(atHand.getByRole("heading", { name: /Cleave a scrap of fibre/ })).toBeVisible();
+  await page.keyboard.press("1");
+  await expect(cleaver).toContainText("good");
+});
+
+test("a calliper read on its gauge: what it is off by stands beside it at the bench @desk", async ({
+  page,
+  request,
+}) => {
+  const end = await endAtMeasure(request);
+  await page.goto("/bench/tools");
+  await page
+    .getByRole("button", { name: /^Digital calliper/ })
+    .first()
+    .click();
+  await page.getByRole("textbox", { name: "Gauge, mm" }).fill("40");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Enter what it reads, for example 40.02")).toBeVisible();
+  await page.getByRole("textbox", { name: "Reading, mm" }).fill("40.04");
+  await expect(page.getByText("+0.04 mm: within what it may be")).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: /^Digital calliper/ }).first()).toContainText("good");
+  await page.goto(`/bench/${end}`);
+  await page.getByRole("combobox", { name: "Instrument" }).click();
+  await expect(page.getByRole("option", { name: /Digital calliper/ })).toContainText("is +0.04 mm off");
+});

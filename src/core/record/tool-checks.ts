@@ -1,0 +1,40 @@
+import { z } from "zod";
+import { zMm } from "../length/length";
+import { type CheckKind, zCheckKind } from "../shift/questions";
+import type { ToolCheckStanding } from "../shift/standing";
+
+/** How an end stands by the checks of one tool it was made with. */
+export const zToolRecord = z.strictObject({
+  tool: z.string(),
+  name: z.string(),
+  kind: zCheckKind,
+  standing: z.enum(["good", "failed", "unchecked"]),
+  /** Time of the last check before the work. */
+  checked: z.string().nullable(),
+  /** Time of the check that failed. */
+  failed: z.string().nullable(),
+  /** Of an instrument: what its last check before the work found its readings off by. */
+  bias: zMm.nullable(),
+});
+export type ToolRecord = z.output<typeof zToolRecord>;
+
+/** A check of a tool, as a record needs it. */
+interface RecordedCheck {
+  readonly at: string;
+  readonly good: boolean;
+  readonly bias: ToolRecord["bias"];
+}
+
+/** How work stands by the checks of one tool, and which tool that is. */
+export interface ToolStood extends ToolCheckStanding<RecordedCheck> {
+  readonly tool: { readonly id: string; readonly name: string; readonly kind: CheckKind };
+}
+
+/** Standings by tool as a record states them. */
+export const toolRecords = (stood: readonly ToolStood[]): ToolRecord[] =>
+  stood.map(({ tool: { id, name, kind }, standing, before, failed }) => ({
+    ...{ tool: id, name, kind, standing },
+    checked: before?.at ?? null,
+    failed: failed?.at ?? null,
+    bias: before?.bias ?? null,
+  }));

@@ -1,0 +1,106 @@
+import { z } from "zod";
+import { zMm } from "../length/length";
+import { zDocumentId, zUuid } from "../names/names";
+import { zCheckKind } from "../shift/questions";
+import { zCheckSights, zToolToCheck } from "../shift/tool-check";
+import { said } from "../words/service";
+import { route } from "./route";
+
+const zId = zUuid(said("an-id-is-a-uuid"));
+
+export const zNewToolCheck = z.strictObject({
+  id: zId.optional(),
+  tool: zDocumentId,
+  sights: zCheckSights,
+});
+
+/** A check of a tool as it was made. */
+const zToolCheck = z.strictObject({
+  id: z.string(),
+  at: z.string(),
+  by: z.string().nullable(),
+  tool: z.string(),
+  name: z.string(),
+  kind: zCheckKind,
+  sights: zCheckSights,
+  good: z.boolean(),
+  /** Of an instrument: mean of the readings less the gauge. */
+  bias: zMm.nullable(),
+});
+export type ToolCheck = z.output<typeof zToolCheck>;
+
+/** An end made with a tool whose check failed since. */
+const zNamedEnd = z.strictObject({ id: z.string(), label: z.string(), style: z.string(), begun: z.string() });
+
+/** A tool as it stands before the first strip of a shift. */
+const zToolStanding = zToolToCheck.extend({
+  /** An end of the last two weeks was made with it, or one at the bench is. */
+  inUse: z.boolean(),
+  /** Of a cleaver: the place of its blade by the record, from 1. */
+  place: z.int().nullable(),
+  /** Of a crimp tool: the dies of the ends at the bench. */
+  dies: z.array(z.strictObject({ style: z.string(), across: zMm })).readonly(),
+  last: zToolCheck.nullable(),
+  /** Of a failed check: the ends made since the last good one, newest first, at most 200. */
+  named: z.array(zNamedEnd).readonly(),
+});
+export type ToolStanding = z.output<typeof zToolStanding>;
+
+const zToolChecksAnswer = z.strictObject({ tools: z.array(zToolStanding).readonly() });
+
+export const zNewDrillResult = z.strictObject({
+  id: zId,
+  task: z.string().min(1, said("name-the-drill")).max(40, said("a-drills-name-is-at-most-40")),
+  good: z.boolean(),
+  /** Time the drill took. */
+  seconds: z.int().min(0).max(86_400),
+});
+
+const zDrillResult = z.strictObject({
+  at: z.string(),
+  task: z.string(),
+  good: z.boolean(),
+  seconds: z.int(),
+});
+export type DrillResultRow = z.output<typeof zDrillResult>;
+
+const zDrillQuery = z.strictObject({ person: z.string(said("name-a-person")).min(1).max(120) });
+
+/** The interface for programs: checks of tools before a shift, and results of drills. */
+export const SHIFT_ROUTES = {
+  "get /tool-checks": route({
+    does: "Tools to check before the first strip of a shift, with the last check of each.",
+    answer: zToolChecksAnswer,
+  }),
+  "post /tool-checks": route({
+    does: "Stores the check of a tool, and answers how it came out.",
+    body: zNewToolCheck,
+    answer: zToolCheck,
+    status: 201,
+    acts: true,
+  }),
+  "post /tool-checks/{id}/take-back": route({
+    does: "Takes a check back that was entered by mistake.",
+    body: z.strictObject({ id: zId.optional() }),
+    answer: z.strictObject({ id: z.string() }),
+    acts: true,
+  }),
+  "get /drills": route({
+    does: "Results of a person's drills, in the order they came.",
+    query: zDrillQuery,
+    answer: z.strictObject({ results: z.array(zDrillResult).readonly() }),
+  }),
+  "post /drills": route({
+    does: "Stores the result of a drill for whoever is working. It is no part of the record.",
+    body: zNewDrillResult,
+    answer: z.strictObject({ id: z.string() }),
+    status: 201,
+    acts: true,
+  }),
+  "post /drills/forget": route({
+    does: "Removes every result of the drills of whoever is working.",
+    body: z.strictObject({ confirm: z.literal(true, said("say-that-all-results-may-be-removed")) }),
+    answer: z.strictObject({ removed: z.int() }),
+    acts: true,
+  }),
+} as const;

@@ -1,0 +1,79 @@
+import {
+  checkStanding,
+  type Length,
+  type ToolStanding,
+  type ToolStood,
+  type ToolToCheck,
+  toolsUsed,
+} from "@/core";
+import type { Store } from "@/store/database/store";
+import { type EndRow, endsWorkedBetween } from "@/store/record/ends";
+import { shippedLibrary } from "@/store/shelf/shipped";
+import { checksByTool, checksOfTool } from "../workshop/tool-checks";
+import { placeOfBlade } from "../workshop/tools";
+import { historyOf } from "./history";
+import { sheetOf } from "./kept-sheets";
+
+/** A tool is in use if an end of so many days was made with it. */
+const IN_USE_DAYS = 14;
+/** Ends looked at for that, and ends named by a failed check. */
+const MOST_RECENT = 60;
+const MOST_NAMED = 200;
+/** Later than any time on record. */
+const EVER = "9999";
+
+/** Tools on the list that an end was made with. */
+const toolsOfEnd = (store: Store, end: EndRow): readonly ToolToCheck[] =>
+  toolsUsed(shippedLibrary().toolsToCheck, {
+    sheet: sheetOf(store, end),
+    events: historyOf(store, end).events,
+  });
+
+/** Every tool to check, as it stands now, those in use first. */
+export function toolStandings(store: Store, now: Date): ToolStanding[] {
+  const since = new Date(now.getTime() - IN_USE_DAYS * 86_400_000).toISOString();
+  const recent = endsWorkedBetween(store, since, EVER, MOST_RECENT);
+  const used = new Set(recent.flatMap((end) => toolsOfEnd(store, end).map(({ id }) => id)));
+  const atBench = recent.filter(({ signedAt }) => signedAt === null);
+  return shippedLibrary()
+    .toolsToCheck.map((tool) => ({
+      ...tool,
+      inUse: used.has(tool.id),
+      place: tool.kind === "cleaver" ? placeOfBlade(store, tool.id) : null,
+      dies: tool.kind === "die" ? diesOf(store, atBench) : [],
+      last: checksOfTool(store, tool.id).at(-1) ?? null,
+      named: namedEnds(store, tool),
+    }))
+    .sort((a, b) => Number(b.inUse) - Number(a.inUse));
+}
+
+/** Dies that the sheets of some ends are crimped with. */
+function diesOf(store: Store, ends: readonly EndRow[]): { style: string; across: Length }[] {
+  const dies = ends.flatMap((end) =>
+    sheetOf(store, end).lines.flatMap(({ step: { kind, setting } }) =>
+      kind === "crimp" && setting?.kind === "die" ? [{ style: end.styleName, across: setting.across }] : [],
+    ),
+  );
+  return [...new Map(dies.map((die) => [`${die.style} ${die.across}`, die])).values()];
+}
+
+/** Ends made with a tool since its last good check, where its last check failed. */
+function namedEnds(store: Store, tool: ToolToCheck): ToolStanding["named"] {
+  const checks = checksOfTool(store, tool.id);
+  if (checks.at(-1)?.good !== false) return [];
+  const lastGood = checks.findLast(({ good }) => good)?.at ?? "";
+  return endsWorkedBetween(store, lastGood, EVER, MOST_NAMED)
+    .filter((end) => toolsOfEnd(store, end).some(({ id }) => id === tool.id))
+    .map(({ id, label, styleName, createdAt }) => ({ id, label, style: styleName, begun: createdAt }));
+}
+
+/** How an end stands by the checks of the tools it was made with; tools that were never checked are left out. */
+export const checksOfEnd = (store: Store, end: EndRow): ToolStood[] =>
+  checksByTool(store, "").size === 0
+    ? []
+    : toolsOfEnd(store, end).flatMap((tool) => {
+        const checks = checksOfTool(store, tool.id);
+        if (checks.length === 0) return [];
+        const work = { from: end.createdAt, to: end.signedAt ?? EVER };
+        return [{ tool, ...checkStanding(checks, work) }];
+      });

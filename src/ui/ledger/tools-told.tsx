@@ -1,0 +1,58 @@
+import { TriangleAlert } from "lucide-react";
+import type { EndRecord, ToolRecord } from "@/core";
+import { t } from "@/messages/ledger";
+import { Link } from "../controls/link";
+import { signedMm } from "../words/length-text";
+import { LocalTime } from "../words/local-time";
+
+/** Tools an end was made with whose check failed: no good one lies between that check and the work. */
+export function FailedTools({ tools }: Pick<EndRecord, "tools">) {
+  const failed = tools.filter(({ standing }) => standing === "failed");
+  if (failed.length === 0) return null;
+  return (
+    <div
+      role="status"
+      className="mx-4 mb-3 flex flex-wrap items-center gap-x-3 rounded-lg border-2 border-unsure p-3 sm:mx-6"
+    >
+      <TriangleAlert aria-hidden="true" className="size-6 shrink-0 text-unsure" />
+      <p className="min-w-0 flex-1">
+        {failed.map(({ tool, name, failed: at }) => (
+          <span key={tool} className="block">
+            <strong>{t("made-with-a-tool-that-failed", { name })}</strong>{" "}
+            {at !== null && <LocalTime iso={at} />}
+          </span>
+        ))}
+        {t("look-at-this-end-again")}
+      </p>
+      <Link href="/bench/tools" className="no-print min-h-11 content-center underline">
+        {t("see-the-tools")}
+      </Link>
+    </div>
+  );
+}
+
+const standing = ({ standing: stands, bias }: ToolRecord): string => {
+  if (stands === "failed") return t("tool-failed");
+  if (stands === "unchecked") return t("tool-not-checked-before");
+  return bias === null || bias === 0 ? t("tool-was-good") : t("tool-was-good-off", { bias: signedMm(bias) });
+};
+
+/** How the end stands by the checks of the tools it was made with. */
+export function ToolsTold({ tools }: Pick<EndRecord, "tools">) {
+  if (tools.length === 0) return null;
+  return (
+    <>
+      <h2 className="mt-6 mb-2 font-bold text-lg">{t("tools-checked")}</h2>
+      <ul className="divide-y divide-line border-line border-y">
+        {tools.map((tool) => (
+          <li key={tool.tool} className="flex flex-wrap gap-x-3 py-1.5">
+            <span className="min-w-0 flex-1 first-letter:uppercase">{tool.name}</span>
+            <span className={tool.standing === "failed" ? "font-bold text-out" : ""}>
+              {standing(tool)} {tool.checked !== null && <LocalTime iso={tool.checked} />}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

@@ -1,0 +1,86 @@
+"use client";
+
+import { Check, TriangleAlert } from "lucide-react";
+import { useEffect, useRef } from "react";
+import type { ToolStanding } from "@/core";
+import { t } from "@/messages/shift";
+import { Button } from "../controls/button";
+import { Link } from "../controls/link";
+import { signedMm } from "../words/length-text";
+import { LocalTime } from "../words/local-time";
+import { failedCheckAdvice } from "./check-texts";
+import type { Shift } from "./use-shift";
+
+/** Result of a tool's check; of one that failed, what to do, and the ends made since the last good one. */
+export function CheckedPanel({ tool, shift }: { readonly tool: ToolStanding; readonly shift: Shift }) {
+  const { last, named } = tool;
+  const first = useRef<HTMLButtonElement>(null);
+  useEffect(() => first.current?.focus(), []);
+  if (!last) return null;
+  return (
+    <div>
+      <h2 className={`flex items-center gap-3 font-bold text-2xl ${last.good ? "text-in" : "text-out"}`}>
+        {last.good ? (
+          <Check aria-hidden="true" className="size-8 shrink-0" />
+        ) : (
+          <TriangleAlert aria-hidden="true" className="size-8 shrink-0" />
+        )}
+        {last.good ? t("tool-good", { name: tool.name }) : t("tool-failed", { name: tool.name })}
+      </h2>
+      {last.bias !== null && <p className="mt-1 text-lg">{t("bias-found", { bias: signedMm(last.bias) })}</p>}
+      {!last.good && <p className="mt-1 text-xl">{failedCheckAdvice(tool.kind)}</p>}
+      <p className="mt-1 text-soft">
+        {t("checked-at")} <LocalTime iso={last.at} />
+      </p>
+      <div className="mt-4 flex flex-wrap gap-2">
+        {last.good && shift.left > 0 && (
+          <Button ref={first} look="next" size="large" onClick={shift.goOn}>
+            {t("next-tool")}
+          </Button>
+        )}
+        <Button
+          ref={last.good && shift.left > 0 ? undefined : first}
+          look={last.good ? "quiet" : "next"}
+          size="large"
+          onClick={shift.checkAgain}
+        >
+          {t("check-again")}
+        </Button>
+        {!last.good && shift.left > 0 && (
+          <Button size="large" onClick={shift.goOn}>
+            {t("next-tool")}
+          </Button>
+        )}
+        <Button look="link" onClick={() => void shift.takeBack(last.id)}>
+          {t("entered-by-mistake")}
+        </Button>
+      </div>
+      {!last.good && <NamedEnds named={named} />}
+    </div>
+  );
+}
+
+function NamedEnds({ named }: { readonly named: ToolStanding["named"] }) {
+  if (named.length === 0) return <p className="mt-4 text-lg">{t("no-end-since")}</p>;
+  return (
+    <section aria-label={t("ends-made-since")} className="mt-4">
+      <h3 className="font-bold text-lg">{t("ends-since", { count: named.length })}</h3>
+      <p className="text-soft">{t("look-at-them-again")}</p>
+      <ul className="mt-2 grid gap-1 sm:grid-cols-2">
+        {named.map(({ id, label, style, begun }) => (
+          <li key={id}>
+            <Link
+              href={`/ledger/${id}`}
+              className="block min-h-12 rounded-lg border border-line bg-raised px-3 py-1.5"
+            >
+              <span className="block truncate font-semibold">{label || style}</span>
+              <span className="block truncate text-soft text-sm">
+                {style} · <LocalTime iso={begun} />
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,117 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import { v4 as uuid } from "uuid";
+import { z } from "zod";
+import {
+  type CheckSights,
+  isOfShift,
+  judgeToolCheck,
+  type Problem,
+  type ToolCheck,
+  type ToolStanding,
+  zCheckSights,
+} from "@/core";
+import { call } from "../http/http";
+import { usePolled } from "../http/use-polled";
+import { usePrefs } from "../prefs/prefs-context";
+
+const NO_SIGHTS: CheckSights = { answers: {}, gauge: null, torque: null };
+/** Interval between requests for what the others of the crew checked, milliseconds. */
+const EVERY = 15_000;
+
+/** How each tool stands now, and which is the next to check. */
+function useStandings(tools: readonly ToolStanding[]) {
+  const [now, setNow] = useState<Date | null>(null);
+  const freshen = () => setNow(new Date());
+  useEffect(() => setNow(new Date()), []);
+  const stands = (tool: ToolStanding): "due" | "good" | "failed" => {
+    if (tool.last === null || now === null) return "due";
+    if (!tool.last.good) return "failed";
+    return isOfShift(tool.last.at, now) ? "good" : "due";
+  };
+  const inUse = tools.filter((tool) => tool.inUse);
+  const next = (after: string | null) => {
+    const order = inUse.length > 0 ? inUse : tools;
+    const place = order.findIndex(({ id }) => id === after);
+    return [...order.slice(place + 1), ...order.slice(0, place + 1)].find(
+      (tool) => tool.id !== after && stands(tool) === "due",
+    );
+  };
+  const due = inUse.filter((tool) => stands(tool) === "due");
+  return { stands, inUse, due, next, freshen };
+}
+
+/** The tools to check, the one at hand, and the answers given of it so far. */
+export function useShift(first: readonly ToolStanding[]) {
+  const { prefs } = usePrefs();
+  const { data, refresh } = usePolled("get /tool-checks", {}, { every: EVERY });
+  const tools = data?.tools ?? first;
+  const { stands, due, inUse, next, freshen } = useStandings(tools);
+  const [pickedId, setPickedId] = useState<string | null>(null);
+  const [again, setAgain] = useState(false);
+  const [sights, setSights] = useState<CheckSights>(NO_SIGHTS);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [sending, setSending] = useState<string | null>(null);
+
+  const at =
+    pickedId === null ? (next(null) ?? inUse[0] ?? tools[0]) : tools.find(({ id }) => id === pickedId);
+
+  const pick = (id: string | null) => {
+    setPickedId(id);
+    setAgain(false);
+    setSights(NO_SIGHTS);
+    setProblem(null);
+    setSending(null);
+  };
+  const store = async (tool: ToolStanding, given: CheckSights, id: string): Promise<ToolCheck | null> => {
+    setPickedId(tool.id);
+    setSending(id);
+    setProblem(null);
+    const answer = await call("post /tool-checks", {
+      body: { id, tool: tool.id, by: prefs.person, sights: z.encode(zCheckSights, given) },
+    });
+    if (!answer.ok) {
+      setProblem(answer.problem);
+      return null;
+    }
+    setSending(null);
+    freshen();
+    await refresh();
+    if (answer.value.good) pick(next(tool.id)?.id ?? tool.id);
+    else {
+      setAgain(false);
+      setSights(NO_SIGHTS);
+    }
+    return answer.value;
+  };
+  /** Takes an answer: stored as soon as the answers settle the check, else the next question is asked. */
+  const answer = (tool: ToolStanding, question: string, given: string) => {
+    const next = { ...sights, answers: { ...sights.answers, [question]: given } };
+    setSights(next);
+    setPickedId(tool.id);
+    if (judgeToolCheck(tool.kind, next, null).open.length === 0) void store(tool, next, uuid());
+  };
+  return {
+    ...{ tools, at, sights, problem, stands, answer, pick },
+    /** Stores what was read of a gauge or a torque. */
+    read: (tool: ToolStanding, given: Partial<CheckSights>) =>
+      void store(tool, { ...NO_SIGHTS, ...given }, uuid()),
+    isChecked: at !== undefined && !again && stands(at) !== "due" && Object.keys(sights.answers).length === 0,
+    isSending: sending !== null && problem === null,
+    retry: () => at && sending !== null && void store(at, sights, sending),
+    checkAgain: () => setAgain(true),
+    goOn: () => at && pick(next(at.id)?.id ?? at.id),
+    left: due.length,
+    takeBack: async (check: string) => {
+      const answer = await call("post /tool-checks/{id}/take-back", {
+        params: { id: check },
+        body: { by: prefs.person },
+      });
+      if (!answer.ok) setProblem(answer.problem);
+      await refresh();
+    },
+  };
+}
+
+export type Shift = ReturnType<typeof useShift>;
