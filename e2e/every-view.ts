@@ -163,6 +163,7 @@ async function createEnds(request: APIRequestContext): Promise<string[]> {
     "/ledger/yield",
     "/insight",
     "/practice",
+    "/practice/crew",
     "/ledger/yield?by=person",
     `/bench/${done}`,
     "/ledger",

@@ -24,7 +24,7 @@ export { doneAt, readyAt } from "./batch/ready";
 export { planBatch, type Schedule, scheduleIn } from "./batch/schedule";
 export { type Stage, stagesOf } from "./batch/stages";
 export { type Worked, workedIn } from "./batch/worked";
-export { VIOLATIONS } from "./bench/violation";
+export { VIOLATIONS, violationText } from "./bench/violation";
 export { walk, walkWithWays } from "./bench/walk";
 export {
   BESIDE,
@@ -88,6 +88,13 @@ export { endDrawing, toldPlace } from "./drawing/end";
 export { needKey, type PieceShape, pieceDrawing } from "./drawing/piece";
 export { type DrawnStretch, drawnStretches } from "./drawing/stretches";
 export {
+  CLEAVE_WAYS,
+  type CleaveFigures,
+  type CleaveWay,
+  cleaveSeries,
+  wayOn,
+} from "./drill/cleave-drill";
+export {
   DRILL_LOOKS,
   type DrillLook,
   faultsLeft,
@@ -97,6 +104,25 @@ export {
   secondsToFind,
   sightOf,
 } from "./drill/fault-drill";
+export {
+  BUFFER_GRIPS,
+  type BufferGrip,
+  eyeAllows,
+  farPlace,
+  PAIR_PLACES,
+  type PairPlace,
+  slidesBy,
+} from "./drill/hand-drill";
+export {
+  type BadLook,
+  badLookAt,
+  beginWork,
+  goBackTo,
+  offeredSteps,
+  stepsLeft,
+  takeStep,
+  waysAfter,
+} from "./drill/work-drill";
 export { signOff, takeBackEvent } from "./end/acts";
 export { type StepBlocker, stepBlocker } from "./end/blocker";
 export { type Clock, overrun, runningClocks, runningPots } from "./end/clocks";

@@ -92,7 +92,10 @@ export interface Violation {
   readonly dimension?: string;
 }
 
-/** A violation as a sentence: what is wrong, and what to do. */
+/**
+ * A violation as a sentence: what is wrong, and what to do.
+ * @example violationText({ code: "not-wiped", step: "cleave", params: ["Cleave"] }).includes("Cleave") // true
+ */
 export function violationText({ code, params }: Violation): string {
   const [first = "", second = "", third = ""] = params;
   return t(code, { first, second, third });

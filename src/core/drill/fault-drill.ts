@@ -9,10 +9,11 @@ export const HIDDEN_FAULTS = [
   "old-reference",
   "wrong-core",
   "reversed-pair",
+  "nicked",
 ] as const;
 export type HiddenFault = (typeof HIDDEN_FAULTS)[number];
 
-/** Places to look at, cheapest first, with the seconds each takes. */
+/** Places to look at, with the seconds each takes. */
 export const DRILL_LOOKS = [
   { id: "print", seconds: 5 },
   { id: "mark", seconds: 10 },
@@ -22,48 +23,94 @@ export const DRILL_LOOKS = [
   { id: "port", seconds: 60 },
   { id: "reference", seconds: 120 },
   { id: "open", seconds: 240 },
+  { id: "bend", seconds: 15 },
 ] as const;
 export type DrillLook = (typeof DRILL_LOOKS)[number]["id"];
 
-/** Sights of each look, by the faults it tells; all others look like a good end. */
-const SHOWS: Readonly<Record<DrillLook, Readonly<Partial<Record<HiddenFault, string>>>>> = {
-  print: { "wrong-core": "other-core" },
-  mark: { "not-seated": "stands-off", "coating-left": "stands-off" },
-  pull: { "wedge-open": "moves" },
-  face: { "dirty-face": "dirty" },
-  window: {
-    "not-seated": "bright",
-    "coating-left": "bright",
-    "cleave-short": "bright",
-    "glass-broken": "bright",
-    "wedge-open": "bright",
-  },
-  port: { "reversed-pair": "other-port" },
-  reference: { "old-reference": "moved" },
-  open: { "coating-left": "coating", "cleave-short": "short", "glass-broken": "broken" },
+/** Facts of a finished end that no one sees at once. Micrometres, decibels. */
+interface EndFacts {
+  /** The cleave, as the sheet has it, less what it is short by. */
+  readonly cleaveShort: number;
+  /** Glass broken off inside the buffer. */
+  readonly glassGone: number;
+  /** A sleeve of coating on the glass: it does not enter the joint. */
+  readonly coated: boolean;
+  /** The fibre was pushed in less far by so much. */
+  readonly pushedShort: number;
+  /** The wedge is home: the joint is closed on the fibre, and the cord is held. */
+  readonly closed: boolean;
+  readonly faceClean: boolean;
+  readonly coreAsSheet: boolean;
+  readonly pairAsPlan: boolean;
+  readonly nicked: boolean;
+  readonly referenceOff: number;
+}
+
+const GOOD_END: EndFacts = {
+  ...{ cleaveShort: 0, glassGone: 0, coated: false, pushedShort: 0, closed: true, faceClean: true },
+  ...{ coreAsSheet: true, pairAsPlan: true, nicked: false, referenceOff: 0 },
 };
 
-/** The sight of a good end. */
-const AS_GOOD = "good";
+/** A sleeve of coating stops at the joint's mouth: so much of the fibre stays outside. Micrometres. */
+const STOPPED = 800;
+/** The cleave a sheet has. Micrometres. */
+const CLEAVE = 9_500;
 
-/** A place that was looked at, and what it showed. */
+const PLANTED: Readonly<Record<HiddenFault, Partial<EndFacts>>> = {
+  "dirty-face": { faceClean: false },
+  "not-seated": { pushedShort: STOPPED },
+  "coating-left": { coated: true },
+  "cleave-short": { cleaveShort: STOPPED },
+  "glass-broken": { glassGone: 3_000 },
+  "wedge-open": { closed: false },
+  "old-reference": { referenceOff: 0.6 },
+  "wrong-core": { coreAsSheet: false },
+  "reversed-pair": { pairAsPlan: false },
+  nicked: { nicked: true },
+};
+
+/** A place that was looked at, what it showed, and the figure read there; micrometres, or decibels of a reference. */
 export interface Sight {
   readonly look: DrillLook;
   readonly shows: string;
+  readonly figure: number;
 }
+
+/** How far the fibre stands out of the joint it should be in, and the gap between the glass and the stub. */
+const standsOut = ({ coated, pushedShort }: EndFacts): number => pushedShort + (coated ? STOPPED : 0);
+const gapOf = (end: EndFacts): number => standsOut(end) + end.cleaveShort + end.glassGone;
+
+/** What each look shows of the facts of an end. */
+const SHOWS: Readonly<Record<DrillLook, (end: EndFacts) => readonly [shows: string, figure?: number]>> = {
+  print: ({ coreAsSheet }) => [coreAsSheet ? "good" : "other-core"],
+  mark: (end) => (standsOut(end) > 0 ? ["stands-off", standsOut(end)] : ["good"]),
+  pull: ({ closed }) => [closed ? "good" : "moves"],
+  face: ({ faceClean }) => [faceClean ? "good" : "dirty"],
+  // Light leaves the joint where the glass does not touch the stub, or where nothing holds it there.
+  window: (end) => [gapOf(end) > 0 || !end.closed ? "bright" : "good"],
+  port: ({ pairAsPlan }) => [pairAsPlan ? "good" : "other-port"],
+  reference: ({ referenceOff }) => (referenceOff > 0 ? ["moved", referenceOff] : ["good"]),
+  open: ({ coated, glassGone, cleaveShort }) => {
+    if (coated) return ["coating"];
+    if (glassGone > 0) return ["broken"];
+    return cleaveShort > 0 ? ["short", CLEAVE - cleaveShort] : ["good", CLEAVE];
+  },
+  // A nick opens as the cord is bent, and closes again.
+  bend: ({ nicked }) => [nicked ? "flickers" : "good"],
+};
 
 /**
  * The sight of a hidden fault at a look.
- * @example sightOf("dirty-face", "face") // { look: "face", shows: "dirty" }
+ * @example sightOf("dirty-face", "face").shows // "dirty"
  */
-export const sightOf = (fault: HiddenFault, look: DrillLook): Sight => ({
-  look,
-  shows: SHOWS[look][fault] ?? AS_GOOD,
-});
+export function sightOf(fault: HiddenFault, look: DrillLook): Sight {
+  const [shows, figure = 0] = SHOWS[look]({ ...GOOD_END, ...PLANTED[fault] });
+  return { look, shows, figure };
+}
 
 /**
  * The faults that what was seen leaves possible.
- * @example faultsLeft([{ look: "face", shows: "dirty" }]) // ["dirty-face"]
+ * @example faultsLeft([{ look: "face", shows: "dirty", figure: 0 }]) // ["dirty-face"]
  */
 export const faultsLeft = (sights: readonly Sight[]): HiddenFault[] =>
   HIDDEN_FAULTS.filter((fault) => sights.every(({ look, shows }) => sightOf(fault, look).shows === shows));

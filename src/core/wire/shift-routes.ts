@@ -50,6 +50,8 @@ const zToolChecksAnswer = z.strictObject({ tools: z.array(zToolStanding).readonl
 
 export const zNewDrillResult = z.strictObject({
   id: zId,
+  /** When it was done: it may have waited for the server. */
+  at: z.iso.datetime(said("a-time-is-iso")),
   task: z.string().min(1, said("name-the-drill")).max(40, said("a-drills-name-is-at-most-40")),
   good: z.boolean(),
   /** Time the drill took. */
@@ -57,6 +59,7 @@ export const zNewDrillResult = z.strictObject({
 });
 
 const zDrillResult = z.strictObject({
+  id: z.string(),
   at: z.string(),
   task: z.string(),
   good: z.boolean(),

@@ -2,7 +2,7 @@ import type { z } from "zod";
 import { type DrillResultRow, InputError, personBy, type zNewDrillResult } from "@/core";
 import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
-import { drillResultsBy, insertDrillResult, removeDrillResults } from "@/store/workshop/drills";
+import { drilled, drillResultsBy, insertDrillResult, removeDrillResults } from "@/store/workshop/drills";
 import { allPeople } from "@/store/workshop/people";
 import type { Act } from "../act";
 import { mustBeKnown } from "../crew/signer";
@@ -19,7 +19,9 @@ function whoActs(act: Act): string {
 
 /** Stores the result of a drill for whoever is working. @throws InputError `unknown-person`. */
 export function addDrillResult(act: Act, result: z.output<typeof zNewDrillResult>): { id: string } {
-  insertDrillResult(act.store, { ...result, person: whoActs(act), at: act.now.toISOString() });
+  // A device whose clock is ahead has done it now.
+  const at = new Date(Math.min(Date.parse(result.at), act.now.getTime())).toISOString();
+  insertDrillResult(act.store, { ...result, at, person: whoActs(act) });
   return { id: result.id };
 }
 
@@ -27,6 +29,15 @@ export function addDrillResult(act: Act, result: z.output<typeof zNewDrillResult
 export function drillResultsOf(store: Store, person: string): DrillResultRow[] {
   const ids = personBy(allPeople(store), person)?.ids ?? [];
   return drillResultsBy(store, ids, MOST);
+}
+
+/** Everybody who has practised, with their results: for whoever trains them. */
+export function traineesOf(store: Store): { id: string; name: string; results: DrillResultRow[] }[] {
+  const people = allPeople(store);
+  const ids = new Set(drilled(store).flatMap((id) => personBy(people, id)?.id ?? []));
+  return people
+    .filter(({ id }) => ids.has(id))
+    .map(({ id, name }) => ({ id, name, results: drillResultsOf(store, id) }));
 }
 
 /** Removes every result of whoever is working. */

@@ -1,4 +1,4 @@
-import { desc, eq, inArray } from "drizzle-orm";
+import { asc, desc, eq, inArray } from "drizzle-orm";
 import type { DrillResultRow } from "@/core";
 import type { Store } from "../database/store";
 import { drillResults } from "../schema";
@@ -12,6 +12,7 @@ export function insertDrillResult(store: Store, row: Omit<typeof drillResults.$i
 export const drillResultsBy = (store: Store, people: readonly string[], most: number): DrillResultRow[] =>
   store
     .select({
+      id: drillResults.id,
       at: drillResults.at,
       task: drillResults.task,
       good: drillResults.good,
@@ -23,6 +24,15 @@ export const drillResultsBy = (store: Store, people: readonly string[], most: nu
     .limit(most)
     .all()
     .reverse();
+
+/** Everybody who has practised. */
+export const drilled = (store: Store): string[] =>
+  store
+    .selectDistinct({ person: drillResults.person })
+    .from(drillResults)
+    .orderBy(asc(drillResults.person))
+    .all()
+    .map(({ person }) => person);
 
 /** Removes every result of a person. @returns their number. */
 export const removeDrillResults = (store: Store, person: string): number =>

@@ -12,7 +12,7 @@ export interface DrillProps {
 
 interface DrillResultProps {
   readonly right: boolean;
-  /** The answer there was. */
+  /** The answer there was; empty where there was none but what `more` says. */
   readonly was: string;
   readonly more?: string;
   readonly onNext: () => void;
@@ -24,7 +24,9 @@ export function DrillResult({ right, was, more = "", onNext }: DrillResultProps)
   useEffect(() => next.current?.focus(), []);
   return (
     <div role="status" className={`mt-4 rounded-lg border-2 px-4 py-3 ${right ? "border-in" : "border-out"}`}>
-      <p className="font-bold text-xl">{right ? t("right") : t("wrong-it-was", { was })}</p>
+      <p className="font-bold text-xl">
+        {right ? t("right") : was === "" ? t("not-yet") : t("wrong-it-was", { was })}
+      </p>
       {more !== "" && <p>{more}</p>}
       <Button ref={next} look="strong" onClick={onNext} className="mt-2">
         {t("next-drill")}

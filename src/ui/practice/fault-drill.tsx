@@ -37,7 +37,7 @@ export function FaultDrill({ fault, onAnswer, onNext }: { readonly fault: Hidden
     setAnswer(picked);
     onAnswer(picked === fault);
   };
-  useHotkeys("1,2,3,4,5,6,7,8", ({ key }) => {
+  useHotkeys("1,2,3,4,5,6,7,8,9", ({ key }) => {
     const wanted = DRILL_LOOKS[Number(key) - 1];
     if (wanted) look(wanted.id);
   });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { nextTask, type Practised, sureOf, TASKS, withResult, zPractised } from "./schedule";
+import { nextTask, type Practised, practisedFrom, sureOf, TASKS, withResult } from "./schedule";
 
 const NOW = new Date("2026-11-30T08:00:00Z");
 const later = (minutes: number) => new Date(NOW.getTime() + minutes * 60_000);
@@ -32,8 +32,20 @@ describe("the next drill", () => {
     expect(late).toBeLessThan(soon);
     expect(sureOf(practised, "colour/2", at)).toBeNull();
   });
-  it("goes on after what was practised was stored and read again", () => {
-    const practised = withResult({}, "rule/mm", true, NOW);
-    expect(zPractised.parse(JSON.parse(JSON.stringify(practised)))).toEqual(practised);
+  it("follows from the results alone, in the order they came", () => {
+    const results = [
+      { at: NOW.toISOString(), task: "rule/mm", good: true },
+      { at: later(1).toISOString(), task: "rule/in", good: false },
+      { at: later(2).toISOString(), task: "rule/mm", good: true },
+    ];
+    const practised = practisedFrom(results);
+    expect(practised["rule/mm"]?.results).toEqual([true, true]);
+    const byHand = withResult(withResult({}, "rule/mm", true, NOW), "rule/mm", true, later(2));
+    expect(practised["rule/mm"]).toEqual(byHand["rule/mm"]);
+  });
+  it("among some tasks is one of them, the same again where there is no other", () => {
+    expect(nextTask({}, NOW, "rule/mm", ["fault/nicked", "fault/wedge-open"])).toBe("fault/nicked");
+    expect(nextTask({}, NOW, "fault/nicked", ["fault/nicked", "fault/wedge-open"])).toBe("fault/wedge-open");
+    expect(nextTask({}, NOW, "mark/eye", ["mark/eye"])).toBe("mark/eye");
   });
 });
