@@ -22,6 +22,15 @@ const zMade = z.object({
   /** What was out was redone by the recommended way before going on. */
   reworked: z.boolean().default(false),
 });
+const zSeries = z.object({
+  ...zBase,
+  by: z.int(),
+  off: z.record(z.string(), z.number()),
+  outcome: z.enum(["kept", "cut-off"]).default("kept"),
+  /** Tool whose blade was turned before the first of them. */
+  turned: z.string().optional(),
+  count: z.int(),
+});
 /** The demo's data as its file has it. */
 export const zDemo = z.object({
   people: z.array(z.string()),
@@ -30,7 +39,20 @@ export const zDemo = z.object({
   /** Ends of the pieces that are planned. */
   placed: z.array(zMade),
   /** Ends alike, one fibre after the other, by one hand: what its aim is worked out from. */
-  series: z.array(z.object({ ...zBase, by: z.int(), off: z.record(z.string(), z.number()), count: z.int() })),
+  series: z.array(zSeries),
+  /** The same, made before all the others. */
+  history: z.array(zSeries),
+  /** Checks of tools in the morning of a day. */
+  toolChecks: z.array(
+    z.object({
+      daysAgo: z.int(),
+      by: z.int(),
+      tool: z.string(),
+      answers: z.record(z.string(), z.string()).default({}),
+      gauge: z.number().optional(),
+      reading: z.number().optional(),
+    }),
+  ),
   /** One piece measured again and again, in millimetres. */
   studies: z.array(z.object({ by: z.int(), instrument: z.string(), readings: z.array(z.number()) })),
   open: z.array(z.object({ ...zBase, toStep: z.string() })),

@@ -14,6 +14,8 @@ import {
 import { people } from "@/service/crew/people";
 import { benchPage } from "@/service/end/bench-page";
 import { getEnd } from "@/service/end/ends";
+import { endRecord } from "@/service/end/record";
+import { insightOf } from "@/service/insight/insight";
 import { findClosurePage } from "@/service/job/closure-page";
 import { getClosure, getClosures } from "@/service/job/closures";
 import { getFeeder, getFeeders } from "@/service/job/feeders";
@@ -127,6 +129,21 @@ describe("the Quillmere demo", () => {
     const expected = page.at.light?.expectedDbm ?? 0;
     for (const { joint, dBm } of readings) expect([joint, Math.abs(dBm - expected) < 1]).toEqual([1, true]);
     expect(readings).toHaveLength(3);
+  });
+  it("has ends that fail by the place of a blade: the cause is found, the length has moved, the failed check names them", () => {
+    const { causes, runs } = insightOf(store);
+    expect(causes[0]).toMatchObject({
+      ...{ question: "cleaver-place", value: "template cleaver, 2" },
+      ...{ under: 6, failedUnder: 6 },
+    });
+    const moved = runs.find(
+      ({ signal, styleName }) => signal !== null && styleName === "Stub, cam and crimp",
+    );
+    expect(moved).toMatchObject({ tool: "template-cleaver", person: "Osla Brandt" });
+    const named = (causes[0]?.ends ?? []).map((id) =>
+      endRecord(store, id).tools.find(({ tool }) => tool === "template-cleaver"),
+    );
+    expect(named.map((tool) => tool?.standing)).toEqual(Array(6).fill("failed"));
   });
   it("is all dated before it is shown", () => {
     for (const { signedAt } of ledgerPage(store, check(zLedgerQuery, {})).rows)

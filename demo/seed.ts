@@ -18,6 +18,7 @@ import {
   zNewJob,
   zNewPerson,
   zNewPieces,
+  zNewToolCheck,
   zStart,
   zStudy,
 } from "@/core";
@@ -31,6 +32,8 @@ import { addPieces, newJob } from "@/service/job/jobs";
 import { beginPlaces } from "@/service/job/places";
 import { confirmFigures } from "@/service/shelf/shelf";
 import { addStudy } from "@/service/workshop/studies";
+import { checkTool } from "@/service/workshop/tool-checks";
+import { seeToBlade } from "@/service/workshop/tools";
 import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
 import { shippedLibrary } from "@/store/shelf/shipped";
@@ -66,6 +69,7 @@ export function seed(store: Store, text: string, now = new Date()): void {
   seedJobs(filling);
   seedMadeEnds(filling);
   seedStudies(filling);
+  seedToolChecks(filling);
   seedOpenEnds(filling);
   seedConfirmed(filling);
   seedBatches(filling);
@@ -188,19 +192,35 @@ function work(
   });
 }
 
+/** The number of the first end that was made before all the others: those keep the numbers they had. */
+const HISTORY = 1_000;
+
+/** The ends of a series, one after the other. */
+const inSeries = ({ count, label, turned, ...end }: Demo["history"][number]) =>
+  Array.from({ length: count }, (_, i) => ({
+    ...{ ...end, skip: [], bad: {}, reworked: false, label: `${label} ${i + 1}` },
+    ...(i === 0 && turned !== undefined && { turned }),
+  }));
+
 function seedMadeEnds({ demo, store, now }: Filling): void {
   const calliper = shippedLibrary().instruments.find(({ id }) => id === "digital-calliper");
   if (!calliper) throw new Error("the demo measures with the digital calliper");
   const { id, name, resolution, repeatability } = calliper;
   const instrument = { id, name, resolution: Number(resolution), repeatability: Number(repeatability) };
-  const plain = { skip: [], bad: {}, outcome: "kept", reworked: false } as const;
-  const series = demo.series.flatMap(({ count, label, ...end }) =>
-    Array.from({ length: count }, (_, i) => ({ ...end, ...plain, skip: [], label: `${label} ${i + 1}` })),
-  );
-  const ends = [...series, ...demo.ends, ...demo.placed];
-  ends.forEach((end, number) => {
-    const at = workedAt(now, ends.length - 1 - number);
+  const history = demo.history.flatMap(inSeries);
+  const ends = [...demo.series.flatMap(inSeries), ...demo.ends, ...demo.placed];
+  const all = [
+    ...history.map((end, i) => ({ end, number: HISTORY + i })),
+    ...ends.map((end, number) => ({ end, number })),
+  ];
+  all.forEach(({ end, number }, place) => {
+    const at = workedAt(now, all.length - 1 - place);
     const key = `end ${number}`;
+    if ("turned" in end && end.turned)
+      seeToBlade(actOn(store, new Date(at.getTime() - MINUTE)), end.turned, {
+        id: idOf(`${key} turned`),
+        action: "turn",
+      });
     const signedBy = demo.people[end.by] ?? "Nobody";
     work(store, end, key, at, (sheet) =>
       madeEndEvents({
@@ -222,6 +242,19 @@ function seedStudies(filling: Filling): void {
     const act = actOn(filling.store, new Date(filling.now.getTime() - 20 * DAY));
     addStudy(act, check(zStudy, { id: idOf(`study ${by} ${instrument}`), person, instrument, readings }));
   }
+}
+
+function seedToolChecks({ demo, store, now }: Filling): void {
+  demo.toolChecks.forEach(({ daysAgo, by, tool, answers, gauge, reading }, n) => {
+    const at = new Date(now.getTime() - daysAgo * DAY);
+    at.setUTCHours(7, 0, n, 0);
+    const read = gauge === undefined || reading === undefined ? null : { gauge, readings: [reading] };
+    const act = { ...actOn(store, at), actor: personId(mustHoldAt(demo.people, by)) };
+    checkTool(
+      act,
+      check(zNewToolCheck, { id: idOf(`tool check ${n}`), tool, sights: { answers, gauge: read } }),
+    );
+  });
 }
 
 /** Ends still at the bench, each at one of its steps. */

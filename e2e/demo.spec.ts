@@ -20,7 +20,7 @@ test.describe("npm run demo", () => {
     await second.stop();
     const fresh = await demo(database, "--fresh");
     expect(await count(fresh.url)).toBe(15);
-    expect(await (await request.get(`${fresh.url}api/v1/ledger?format=json`)).json()).toHaveLength(48);
+    expect(await (await request.get(`${fresh.url}api/v1/ledger?format=json`)).json()).toHaveLength(68);
     await fresh.stop();
   });
 
