@@ -17,7 +17,7 @@ module.exports = {
     only("messages", ["core"]),
     only("ui", ["core", "messages"]),
     only("cli", ["service", "core", "messages"]),
-    only("worker", ["core", "ui", "paper", "messages"]),
+    only("worker", ["service", "core", "ui", "paper", "messages"]),
     only("paper", ["core", "ui", "messages"]),
     only("app", ["service", "core", "ui", "paper", "worker", "messages"]),
     {

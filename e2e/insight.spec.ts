@@ -54,3 +54,43 @@ test("a job's pick list: parts by the record, hours with a range, what was used 
   await expect(page.getByRole("heading", { name: "Consumables to bring" })).toBeVisible();
   await expect(page.getByText(/m of cable still to cut/)).toBeVisible();
 });
+
+test("a week's ends opened from what changed in it; a filter asked by keyboard; the findings as CSV @desk", async ({
+  page,
+  request,
+}) => {
+  const end = await endAtMeasure(request);
+  await addEvents(request, end, [{ kind: "sign", name: "Runa Fell", outcome: "cut-off" }], 99);
+  await page.goto("/insight");
+  const week = page.getByRole("region", { name: /What changed in week \d{4}-W\d\d/ });
+  await expect(week.getByText(/% of \d+ good at once/).first()).toBeVisible();
+  await page.getByRole("button", { name: "all results · all connectors" }).focus();
+  await page.keyboard.press("Enter");
+  await page.getByRole("searchbox", { name: "Find" }).fill("Runa");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/insight\?.*find=Runa/);
+  await expect(page.getByText("1 end", { exact: false }).first()).toBeVisible();
+  const link = page.getByRole("link", { name: "CSV" });
+  const csv = await (await request.get((await link.getAttribute("href")) ?? "")).text();
+  expect(csv.split("\r\n").some((line) => line.startsWith("person,Runa Fell"))).toBe(true);
+  await week.getByRole("link", { name: /in the ledger/ }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/ledger\?from=\d{4}-\d\d-\d\d&to=/);
+  await expect(page.getByRole("link", { name: /^Not named/ }).first()).toBeVisible();
+});
+
+test("a lot opened before the shift is a group of its own in the yield @desk", async ({ page, request }) => {
+  await page.goto("/bench/tools");
+  const lots = page.getByRole("region", { name: "Lots of parts in use" });
+  await lots.getByRole("button", { name: "Open this lot" }).click();
+  await expect(lots.getByText(/Choose a connector, and enter/)).toBeVisible();
+  await lots.getByRole("combobox", { name: "Connector" }).click();
+  await page.getByRole("option", { name: "Stub, wedge release", exact: true }).click();
+  await lots.getByRole("textbox", { name: "Lot number" }).fill("24-117");
+  await page.keyboard.press("Enter");
+  await expect(lots.getByText("24-117")).toBeVisible();
+  const end = await endAtMeasure(request);
+  await addEvents(request, end, [{ kind: "sign", name: "Runa Fell", outcome: "kept" }], 99);
+  await page.goto("/ledger/yield?by=lot");
+  await expect(page.getByRole("rowheader", { name: "24-117" })).toBeVisible();
+});

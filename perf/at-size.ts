@@ -10,6 +10,7 @@ import { insightOf } from "@/service/insight/insight";
 import { ledgerPage } from "@/service/ledger/ledger";
 import { openStore } from "@/store/opening/open";
 import * as schema from "@/store/schema";
+import { insightBeside } from "@/worker/insight-beside";
 import { freePort, startServer } from "../harness/next-server";
 import { exporting, onPaper } from "./exporting";
 import { manyEnds } from "./many-ends";
@@ -65,7 +66,7 @@ export function ledgerAtSize(file: string): void {
 const COLD_TRIES = 5;
 
 /** The answers of Insight worked out anew, beside the very statements they come to, put to the driver bare. */
-export function insightAtSize(file: string): void {
+function insightAtSize(file: string): void {
   const said: { readonly sql: string; readonly params: unknown[] }[] = [];
   const client = new Database(file);
   const store = drizzle(client, {
@@ -94,6 +95,28 @@ export function insightAtSize(file: string): void {
     "insight",
     `${all.toFixed(0)} ms; its SQL bare ${sql.toFixed(0)} ms (ratio ${(all / sql).toFixed(2)})`,
   );
+}
+
+/** Answers from a year of a crew: beside its SQL bare, and how long the server is held while they are worked out. */
+export async function insightsAtSize(folder: string): Promise<void> {
+  const file = join(folder, "insight.db");
+  const store = openStore(file);
+  manyEnds(store, { ends: 10_000, readings: 3 });
+  insightAtSize(file);
+  let [last, held] = [performance.now(), 0];
+  const beat = setInterval(() => {
+    held = Math.max(held, performance.now() - last);
+    last = performance.now();
+  }, 1);
+  const seconds = await timed(async () => {
+    await insightBeside(store);
+  });
+  clearInterval(beat);
+  line(
+    "  in its thread",
+    `${(seconds * 1_000).toFixed(0)} ms, the server held ${held.toFixed(0)} ms at most`,
+  );
+  store.$client.close();
 }
 
 /** A page of a running server: how long it is waited for. */

@@ -33,7 +33,7 @@ import { mustHaveText, shippedLibrary } from "@/store/shelf/shipped";
 import { freePort, startServer } from "../harness/next-server";
 import { ensureChromium } from "../scripts/setup.mjs";
 import { limits } from "./at-limits";
-import { atSize } from "./at-size";
+import { atSize, insightsAtSize } from "./at-size";
 import { cardsAtSize } from "./cards";
 import { closureAtSize } from "./closure-at-size";
 import { entriesAtSize } from "./entries";
@@ -382,4 +382,5 @@ try {
 }
 if (wants("paper")) await paperFromStart(folder);
 if (wants("jobs")) await jobAtSize(folder);
+if (wants("insight")) await insightsAtSize(folder);
 if (wants("size")) await atSize(folder);

@@ -203,7 +203,11 @@ export function ensureBuild() {
 }
 
 /** What the server runs in threads of their own: setting paper, and computations that can take seconds. */
-export const THREADS = ["src/worker/paper.ts", "src/worker/compute-thread.ts"];
+export const THREADS = [
+  "src/worker/paper.ts",
+  "src/worker/compute-thread.ts",
+  "src/worker/insight-thread.ts",
+];
 
 /** Draws the same pages without a window's parts, in three quarters of the time. */
 const SHELL = "/usr/bin/chromium-headless-shell";

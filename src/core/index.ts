@@ -544,10 +544,12 @@ export {
   type ToolStanding,
   type zNewDrillResult,
   zNewToolCheck,
+  type zOpenLot,
 } from "./wire/shift-routes";
 export { zAimQuery, zStudy, zToolEvent } from "./wire/workshop-requests";
 export type { YieldHere, zYieldQuery } from "./wire/yield-routes";
 export { type Saying, setTexts, type Values } from "./words/wording";
+export { type BladeAge, turnCosts } from "./yield/blade-cost";
 export { ABSENT, type Cause, causesOf, type EndFacts } from "./yield/causes";
 export { compareCosts } from "./yield/cost";
 export { driftOf } from "./yield/drift";

@@ -46,7 +46,28 @@ const zToolStanding = zToolToCheck.extend({
 });
 export type ToolStanding = z.output<typeof zToolStanding>;
 
-const zToolChecksAnswer = z.strictObject({ tools: z.array(zToolStanding).readonly() });
+/** The lot a style's connectors come from now. */
+const zLotInUse = z.strictObject({
+  style: z.string(),
+  lot: z.string(),
+  at: z.string(),
+  by: z.string().nullable(),
+});
+
+const zToolChecksAnswer = z.strictObject({
+  tools: z.array(zToolStanding).readonly(),
+  lots: z.array(zLotInUse).readonly(),
+});
+
+export const zOpenLot = z.strictObject({
+  id: zId.optional(),
+  style: zDocumentId,
+  lot: z
+    .string(said("enter-the-lots-number"))
+    .trim()
+    .min(1, said("enter-the-lots-number"))
+    .max(40, said("a-lots-number-is-at-most-40")),
+});
 
 export const zNewDrillResult = z.strictObject({
   id: zId,
@@ -86,6 +107,13 @@ export const SHIFT_ROUTES = {
     does: "Takes a check back that was entered by mistake.",
     body: z.strictObject({ id: zId.optional() }),
     answer: z.strictObject({ id: z.string() }),
+    acts: true,
+  }),
+  "post /lots": route({
+    does: "Stores that a lot of a style's connectors was opened.",
+    body: zOpenLot,
+    answer: z.strictObject({ id: z.string() }),
+    status: 201,
     acts: true,
   }),
   "get /drills": route({

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { said } from "../words/service";
+import { zLedgerQuery } from "./keeping-requests";
 import { route } from "./route";
 
 const zShare = z.number();
@@ -24,8 +25,18 @@ export const zYieldQuery = z.strictObject({
   person: z.string().max(120).optional(),
 });
 
-/** The interface for programs: yield on record. */
+const zInsightFile = zLedgerQuery.omit({ before: true }).extend({
+  format: z.enum(["json", "csv"]).default("json"),
+});
+
+/** The interface for programs: yield on record, and what the record teaches. */
 export const YIELD_ROUTES = {
+  "get /insight": route({
+    does: "Answers from the record as a file: causes, runs that moved, ways, weeks, blades, people.",
+    query: zInsightFile,
+    answer: { media: ["application/json", "text/csv"] },
+    logged: true,
+  }),
   "get /yields": route({
     does: "The yield of a connector at the first attempt, of one person or of all.",
     query: zYieldQuery,

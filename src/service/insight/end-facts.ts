@@ -1,10 +1,12 @@
-import { ABSENT, type EndFacts, personBy, type Tool } from "@/core";
+import { ABSENT, checkStanding, type EndFacts, personBy, type Tool } from "@/core";
 import type { Store } from "@/store/database/store";
 import { type FactRow, factRows, toolHistory } from "@/store/record/facts";
 import { wholeLibrary } from "@/store/shelf/shelf";
 import { referencesSince } from "@/store/workshop/light-references";
 import { allPeople } from "@/store/workshop/people";
+import { lotsOpened } from "@/store/workshop/tool-checks";
 import { sinceChanged } from "../since-changed";
+import { checksByTool } from "../workshop/tool-checks";
 
 /** Conditions an end is asked about. Those the trade knows to spoil ends come first. */
 export const KNOWN_QUESTIONS = [
@@ -13,14 +15,26 @@ export const KNOWN_QUESTIONS = [
   "launch-cord",
   "cold-day",
   "new-to-it",
+  "lot",
+  "tool-failed",
 ] as const;
-export const OTHER_QUESTIONS = ["person", "style", "interface", "cable", "cleaver", "day"] as const;
+export const OTHER_QUESTIONS = [
+  "person",
+  "style",
+  "interface",
+  "cable",
+  "cleaver",
+  "adhesive",
+  "day",
+] as const;
 export type Question = (typeof KNOWN_QUESTIONS | typeof OTHER_QUESTIONS)[number];
 
 /** An end on record with its conditions, and its row. */
 export interface RecordedFacts extends EndFacts {
   readonly row: FactRow;
   readonly person: string;
+  /** The cleaver it was made with, and the cleaves on its blade's place then; null without one. */
+  readonly blade: { readonly tool: string; readonly sinceTurn: number; readonly count: number } | null;
 }
 
 /** Somebody is new to a connector for so many ends (common practice, no source). */
@@ -36,6 +50,9 @@ export const recordedFacts: (store: Store, key: string) => readonly RecordedFact
     const people = allPeople(store);
     const blades = bladeFacts(store);
     const lit = lightFacts(store);
+    const lots = lotFacts(store);
+    const adhesives = adhesivesOf(store);
+    const hasFailed = failedTools(store);
     const counts = new Map<string, number>();
     return factRows(store).map((row): RecordedFacts => {
       const person = (row.signer === null ? undefined : personBy(people, row.signer)?.name) ?? row.signedBy;
@@ -43,26 +60,35 @@ export const recordedFacts: (store: Store, key: string) => readonly RecordedFact
       const before = counts.get(own) ?? 0;
       counts.set(own, before + 1);
       const { interface: picked } = row.picked.choices;
+      const blade = blades.get(row.id);
       const facts: Partial<Record<Question, string>> = {
         ...{ person, style: row.styleName, cable: row.cableName, day: row.signed.slice(0, 10) },
         ...(picked ? { interface: picked } : {}),
         "new-to-it": before < NEW_FOR ? "yes" : ABSENT,
-        ...blades.get(row.id),
+        ...blade?.facts,
         ...lit(row.signed),
+        ...lots(row.style, row.begun),
+        ...(adhesives.has(row.style) ? { adhesive: adhesives.get(row.style) } : {}),
+        ...(blade ? hasFailed(blade.tool, row) : {}),
       };
-      return { id: row.id, good: row.good && !row.again, facts, row, person };
+      return { id: row.id, good: row.good && !row.again, facts, row, person, blade: blade ?? null };
     });
   },
 );
 
 type Facts = Readonly<Partial<Record<Question, string>>>;
 
+/** A blade as an end found it. */
+interface BladeFacts extends NonNullable<RecordedFacts["blade"]> {
+  readonly facts: Facts;
+}
+
 /** Cleaver of each end, the place of its blade in use then, and whether that was due for a turn. */
-function bladeFacts(store: Store): ReadonlyMap<string, Facts> {
+function bladeFacts(store: Store): ReadonlyMap<string, BladeFacts> {
   const tools = new Map(wholeLibrary(store).tools.map((tool) => [tool.id, tool]));
   const { strokes, done } = toolHistory(store);
   const stands = new Map<string, { turns: number; sinceTurn: number }>();
-  const facts = new Map<string, Facts>();
+  const blades = new Map<string, BladeFacts>();
   let next = 0;
   for (const { endId, tool: id, at, count } of strokes) {
     for (let event = done[next]; event && event.at <= at; event = done[++next]) {
@@ -73,10 +99,14 @@ function bladeFacts(store: Store): ReadonlyMap<string, Facts> {
     const tool = tools.get(id);
     if (!tool?.blade) continue;
     const stand = stands.get(id) ?? { turns: 0, sinceTurn: 0 };
-    if (!facts.has(endId)) facts.set(endId, factsOf(tool, tool.blade, stand));
+    const before = blades.get(endId);
+    if (!before) {
+      const facts = factsOf(tool, tool.blade, stand);
+      blades.set(endId, { tool: id, sinceTurn: stand.sinceTurn, count, facts });
+    } else if (before.tool === id) blades.set(endId, { ...before, count: before.count + count });
     stands.set(id, { ...stand, sinceTurn: stand.sinceTurn + count });
   }
-  return facts;
+  return blades;
 }
 
 const factsOf = (
@@ -88,6 +118,33 @@ const factsOf = (
   "cleaver-place": `${name}, ${Math.min(positions, turns + 1)}`,
   "blade-due": sinceTurn >= each ? "yes" : ABSENT,
 });
+
+/** The lot a style's connectors came from at a time; none before the first was opened. */
+function lotFacts(store: Store): (style: string, at: string) => Facts {
+  const opened = lotsOpened(store);
+  return (style, at) => {
+    const last = opened.findLast((lot) => lot.style === style && lot.at <= at);
+    return last ? { lot: last.lot } : {};
+  };
+}
+
+/** The adhesive a style is made with, by its family: a primer and an accelerator are not the same. */
+const adhesivesOf = (store: Store): ReadonlyMap<string, string> =>
+  new Map(
+    wholeLibrary(store).procedures.flatMap(({ id, family, adhesive }) =>
+      adhesive ? [[id, family.replace("adhesive-", "")] as const] : [],
+    ),
+  );
+
+/** Whether the cleaver of an end failed its check with no good one between that and the end. */
+function failedTools(store: Store): (tool: string, row: FactRow) => Facts {
+  const checks = checksByTool(store, "");
+  return (tool, { begun: from, signed: to }) => {
+    const own = checks.get(tool);
+    if (!own) return {};
+    return { "tool-failed": checkStanding(own, { from, to }).standing === "failed" ? "yes" : ABSENT };
+  };
+}
 
 /** The launch cord in use and the temperature at a time, by the reference of light taken last before it. */
 function lightFacts(store: Store): (at: string) => Facts {

@@ -1,24 +1,27 @@
-import { ABSENT, type Cause, causesOf, driftOf, personBy, yieldInterval } from "@/core";
+import type { z } from "zod";
+import {
+  type BladeAge,
+  type Cause,
+  causesOf,
+  check,
+  type YieldRow,
+  yieldInterval,
+  zLedgerQuery,
+} from "@/core";
 import type { Store } from "@/store/database/store";
-import { type FirstLength, firstLengths } from "@/store/record/facts";
-import { allPeople } from "@/store/workshop/people";
+import { signedIds } from "@/store/record/signed";
+import { wholeLibrary } from "@/store/shelf/shelf";
+import { filterOf } from "../ledger/ledger";
 import { sinceChanged } from "../since-changed";
-import { KNOWN_QUESTIONS, OTHER_QUESTIONS, type RecordedFacts, recordedFacts } from "./end-facts";
+import { KNOWN_QUESTIONS, type RecordedFacts, recordedFacts } from "./end-facts";
+import { minutesOf, type RunOnRecord, runsOf } from "./runs";
+import { type WeekOnRecord, weeksOf } from "./weeks";
+import { yieldRows } from "./yields";
 
 /** Share of certainty of all intervals. */
 const SURE = 0.9;
 /** Risk of a false finding. */
 const RISK = 0.05;
-/** Ends that set the level of a run, and the fewest a run is looked at from. */
-const BASELINE = 10;
-const FEWEST = 14;
-/** The most ends of a run that are looked at. */
-const LONGEST = 200;
-/** Weight of the newest value and width of the limits (NIST/SEMATECH e-Handbook 6.3.2.4). */
-const [LAMBDA, WIDTH] = [0.2, 3];
-/** An end longer on the bench than this was left there. Minutes. */
-const LONGEST_MINUTES = 240;
-
 /** Yield, time and cable of a way to make ends, from the record. */
 interface WayOnRecord {
   readonly style: string;
@@ -31,45 +34,40 @@ interface WayOnRecord {
   readonly minutes: number | null;
 }
 
-/** A run of one length that has moved, or not. Micrometres. */
-interface LengthRun {
-  readonly name: string;
-  readonly styleName: string;
+/** A cleaver's blade and the ends made with it, by the cleaves on its place. */
+interface BladeOnRecord {
   readonly tool: string;
-  readonly person: string;
-  readonly nominal: number;
-  readonly min: number | null;
-  readonly max: number | null;
-  readonly ends: readonly { readonly id: string; readonly value: number; readonly signed: string }[];
-  readonly mean: number;
-  readonly ewma: readonly number[];
-  readonly lower: readonly number[];
-  readonly upper: readonly number[];
-  /** Place of the first signal, from 1; null where there is none. */
-  readonly signal: number | null;
-  /** Mean of the ends since then, less the level; null without a signal. */
-  readonly moved: number | null;
-  /** Conditions of the ends around the signal that the run had not had before. */
-  readonly changed: readonly { readonly question: string; readonly value: string }[];
+  readonly name: string;
+  readonly positions: number;
+  /** Cleaves a place is made for. */
+  readonly each: number;
+  /** Cleaves an end took. */
+  readonly perEnd: number;
+  readonly ages: readonly BladeAge[];
 }
 
 /** Answers from the record. */
-interface Insight {
+export interface Insight {
   readonly ends: number;
   readonly failed: number;
   /** Conditions asked about. */
   readonly tests: number;
   readonly causes: readonly Cause[];
   /** Runs that moved first, then those with the most ends. */
-  readonly runs: readonly LengthRun[];
+  readonly runs: readonly RunOnRecord[];
   readonly ways: readonly WayOnRecord[];
+  readonly weeks: readonly WeekOnRecord[];
+  readonly blades: readonly BladeOnRecord[];
+  readonly people: readonly YieldRow[];
 }
 
-/** The most runs that are told of. */
-const MOST_RUNS = 6;
+/** Ends asked about: the ledger's own filters. */
+export type InsightQuery = Omit<z.output<typeof zLedgerQuery>, "before">;
 
-const insights = sinceChanged((store): Insight => {
-  const facts = recordedFacts(store, "");
+const insights = sinceChanged((store, key): Insight => {
+  const all = recordedFacts(store, "");
+  const ids = key === ALL ? null : new Set(signedIds(store, filterOf(check(zLedgerQuery, JSON.parse(key)))));
+  const facts = ids === null ? all : all.filter(({ id }) => ids.has(id));
   const { tests, causes } = causesOf(facts, KNOWN_QUESTIONS, RISK);
   return {
     ends: facts.length,
@@ -78,11 +76,47 @@ const insights = sinceChanged((store): Insight => {
     causes,
     runs: runsOf(store, facts),
     ways: waysOf(facts),
+    weeks: weeksOf(facts, yieldRows(facts, "week")),
+    blades: bladesOf(store, facts),
+    people: yieldRows(facts, "person"),
   };
 });
 
-/** Answers from the record: causes of failed ends, runs that moved, ways to make ends. Kept until an end is begun or signed. */
-export const insightOf = (store: Store): Insight => insights(store, "");
+/** No filter: every end of work on record. */
+const ALL = "";
+
+/**
+ * Answers from the record: causes of failed ends, runs that moved, ways to make ends, weeks, blades, people. Kept until an end
+ * is begun or signed, a tool checked or a lot opened.
+ */
+export function insightOf(store: Store, query: Partial<InsightQuery> = {}): Insight {
+  const filter = Object.entries(query).filter(
+    ([name, value]) => value && !(name === "purpose" && value === "work"),
+  );
+  return insights(store, filter.length === 0 ? ALL : JSON.stringify(Object.fromEntries(filter)));
+}
+
+/** Parts of a place's cleaves that ages are told apart by, and one for all beyond. */
+const AGES = [0.25, 0.5, 0.75, 1, 1.5, 2] as const;
+
+/** Every cleaver with ends on record, most ends first. */
+function bladesOf(store: Store, facts: readonly RecordedFacts[]): BladeOnRecord[] {
+  return wholeLibrary(store)
+    .tools.flatMap(({ id, name, blade }) => {
+      const ends = facts.filter((end) => end.blade?.tool === id);
+      if (!blade || ends.length === 0) return [];
+      const cleaves = ends.reduce((sum, end) => sum + (end.blade?.count ?? 0), 0);
+      const ages = AGES.map((share, i) => {
+        const [from, upTo] = [(AGES[i - 1] ?? 0) * blade.each, share * blade.each];
+        const own = ends.filter(({ blade: at }) => at && at.sinceTurn >= from && at.sinceTurn < upTo);
+        return { upTo, ends: own.length, failed: own.filter(({ good }) => !good).length };
+      });
+      const { positions, each } = blade;
+      return [{ tool: id, name, positions, each, perEnd: cleaves / ends.length, ages, ends: ends.length }];
+    })
+    .sort((a, b) => b.ends - a.ends)
+    .map(({ ends: _, ...blade }) => blade);
+}
 
 /** Every connector with ends on record, most ends first. */
 function waysOf(facts: readonly RecordedFacts[]): WayOnRecord[] {
@@ -104,81 +138,9 @@ function waysOf(facts: readonly RecordedFacts[]): WayOnRecord[] {
     .sort((a, b) => b.tried - a.tried);
 }
 
-/** Minutes an end took; null for one of a batch, or one that was left. */
-export function minutesOf({ begun, signed, batch }: RecordedFacts["row"]): number | null {
-  const minutes = (Date.parse(signed) - Date.parse(begun)) / 60_000;
-  return batch === null && minutes > 0 && minutes <= LONGEST_MINUTES ? minutes : null;
-}
-
 /** The middle of some values; null of none. */
 export function medianOf(values: readonly number[]): number | null {
   const sorted = [...values].sort((a, b) => a - b);
   const [low, high] = [sorted[Math.floor((sorted.length - 1) / 2)], sorted[Math.floor(sorted.length / 2)]];
   return low === undefined || high === undefined ? null : (low + high) / 2;
-}
-
-/** Runs of one length by one tool in one hand, oldest end first. */
-function runsOf(store: Store, facts: readonly RecordedFacts[]): LengthRun[] {
-  const people = allPeople(store);
-  const factsById = new Map(facts.map((end) => [end.id, end]));
-  const groups = new Map<string, FirstLength[]>();
-  for (const length of firstLengths(store)) {
-    const { style, dimension, tool, nominal, signer } = length;
-    const key = JSON.stringify([style, dimension, tool, nominal, signer]);
-    const group = groups.get(key);
-    if (group) group.push(length);
-    else groups.set(key, [length]);
-  }
-  return [...groups.values()]
-    .filter(({ length }) => length >= FEWEST)
-    .map((group) => {
-      const [first] = group;
-      const person = first && (first.signer === null ? undefined : personBy(people, first.signer)?.name);
-      return runOf(group.slice(-LONGEST), person ?? first?.signedBy ?? "", factsById);
-    })
-    .sort((a, b) => Number(b.signal !== null) - Number(a.signal !== null) || b.ends.length - a.ends.length)
-    .slice(0, MOST_RUNS);
-}
-
-function runOf(
-  group: readonly FirstLength[],
-  person: string,
-  facts: ReadonlyMap<string, RecordedFacts>,
-): LengthRun {
-  const values = group.map(({ firstMean }) => firstMean);
-  const drift = driftOf({ values, baseline: { first: BASELINE }, lambda: LAMBDA, width: WIDTH });
-  // The first ends set the level: they are no signal against it.
-  const signal = drift.signals.find((place) => place > BASELINE) ?? null;
-  const since = signal === null ? [] : values.slice(signal - 1);
-  const { name = "", styleName = "", tool = "", nominal = 0, min = null, max = null } = group[0] ?? {};
-  return {
-    ...{ name, styleName, tool, person, nominal, min, max },
-    ends: group.map(({ id, firstMean, signed }) => ({ id, value: firstMean, signed })),
-    ...{ mean: drift.mean, ewma: drift.ewma, lower: drift.lower, upper: drift.upper, signal },
-    moved: signal === null ? null : since.reduce((sum, value) => sum + value, 0) / since.length - drift.mean,
-    changed: signal === null ? [] : changedAt(group, signal, facts),
-  };
-}
-
-/** Ends before a signal that may have begun it. */
-const LEAD = 4;
-
-/** Conditions seen for the first time in a run at its signal or shortly before it. */
-function changedAt(
-  group: readonly FirstLength[],
-  signal: number,
-  facts: ReadonlyMap<string, RecordedFacts>,
-): LengthRun["changed"] {
-  const from = Math.max(1, signal - 1 - LEAD);
-  const near = group.slice(from, signal).flatMap(({ id }) => facts.get(id) ?? []);
-  const before = group.slice(0, from).flatMap(({ id }) => facts.get(id) ?? []);
-  return [...KNOWN_QUESTIONS, ...OTHER_QUESTIONS.filter((question) => question !== "day")].flatMap(
-    (question) => {
-      const had = new Set(before.flatMap(({ facts: own }) => own[question] ?? []));
-      const fresh = near
-        .map(({ facts: own }) => own[question])
-        .find((value) => value && value !== ABSENT && !had.has(value));
-      return fresh !== undefined && had.size > 0 ? [{ question, value: fresh }] : [];
-    },
-  );
 }

@@ -4,7 +4,8 @@ import type { Store } from "@/store/database/store";
 import { allPeople } from "@/store/workshop/people";
 import { lineDetails } from "../ledger/ledger-lines";
 import { recordedFacts } from "./end-facts";
-import { medianOf, minutesOf } from "./insight";
+import { medianOf } from "./insight";
+import { minutesOf } from "./runs";
 
 /** Share of certainty of the interval. */
 const SURE = 0.9;

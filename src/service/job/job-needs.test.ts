@@ -5,7 +5,7 @@ import { PLAN } from "../../../harness/plans";
 import { actOn } from "../act";
 import { getEnd } from "../end/ends";
 import { addTo, signedEnd } from "../fixtures/made-ends";
-import { findJobNeeds } from "./job-needs";
+import { findJobNeeds, jobLeft } from "./job-needs";
 import { addPieces, newJob } from "./jobs";
 import { beginPlaces } from "./places";
 
@@ -43,6 +43,9 @@ describe("what a job still takes", () => {
     const begun = findJobNeeds(store, job);
     expect(begun?.used).toEqual([{ item: "lint-free wipe", count: 3 }]);
     expect(begun?.metres).toBeLessThan(after?.metres ?? 0);
+    const left = jobLeft(store, job);
+    expect(left).toMatchObject({ ends: 23, parts: begun?.styles[0]?.parts, hours: begun?.styles[0]?.hours });
+    expect(left?.hours?.least).toBeLessThanOrEqual(left?.hours?.most ?? 0);
     expect(findJobNeeds(store, "00000000-0000-4000-8000-000000000000")).toBeNull();
   });
 });

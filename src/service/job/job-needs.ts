@@ -89,6 +89,34 @@ export function findJobNeeds(store: Store, id: JobId): JobNeeds | null {
   };
 }
 
+/** What a job still takes, in a line: hours with a range, parts, metres of cable. */
+interface JobLeft {
+  /** Of connectors that were timed; null where none was. */
+  readonly hours: { readonly least: number; readonly most: number } | null;
+  /** Null where the record cannot say for a connector. */
+  readonly parts: number | null;
+  readonly metres: number | null;
+  readonly ends: number;
+}
+
+/** What a job still takes, in a line; null where nothing is left, or there is no such job. */
+export function jobLeft(store: Store, id: JobId): JobLeft | null {
+  const needs = findJobNeeds(store, id);
+  if (!needs || needs.styles.length === 0) return null;
+  const timed = needs.styles.flatMap(({ hours }) => hours ?? []);
+  const sum = (of: readonly number[]) => of.reduce((total, value) => total + value, 0);
+  const parts = needs.styles.map((style) => style.parts);
+  return {
+    hours:
+      timed.length === 0
+        ? null
+        : { least: sum(timed.map(({ least }) => least)), most: sum(timed.map(({ most }) => most)) },
+    parts: parts.includes(null) ? null : sum(parts.map((count) => count ?? 0)),
+    metres: needs.metres,
+    ends: sum(needs.styles.map(({ left }) => left)),
+  };
+}
+
 function sheetAt(store: Store, piece: string, place: Parameters<typeof aheadAtPlace>[2]): RunSheet | null {
   try {
     return sheetOnce(wholeLibrary(store), aheadAtPlace(store, piece, place));

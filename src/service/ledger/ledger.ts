@@ -57,7 +57,8 @@ export function ledgerOfOne(store: Store): string {
     : "find=warm-before-anybody-asks";
 }
 
-function filterOf({ result, style, purpose, find, from, to, before }: LedgerQuery) {
+/** A query of the ledger as the store filters by it. */
+export function filterOf({ result, style, purpose, find, from, to, before }: LedgerQuery): LedgerFilter {
   const [signedAt, id] = before?.split("~") ?? [];
   return {
     result,
@@ -108,6 +109,9 @@ export function ledgerShown(store: Store, query: LedgerQuery): LedgerShown {
     day: day ? ledgerDay(store, filter, day) : null,
   };
 }
+
+/** Connectors with an end of work on record, by name. */
+export const stylesOnRecord = (store: Store): LedgerPage["styles"] => signedStyles(store);
 
 /** Everyone who signed work off, by name. */
 export function signers(store: Store): Person[] {

@@ -291,37 +291,6 @@ export function yieldOf(store: Store, style: string): { good: number; tried: num
   return { good: signed?.good ?? 0, tried: (signed?.ended ?? 0) + (again?.n ?? 0) };
 }
 
-/** What an end on record came to, and whether it was tried again on the way. */
-export interface OutcomeRow {
-  readonly style: string;
-  readonly styleName: string;
-  readonly signedBy: string;
-  readonly signer: string | null;
-  readonly picked: EndRow["picked"];
-  /** The day it was signed off, UTC. */
-  readonly day: string;
-  readonly good: boolean;
-  readonly again: boolean;
-}
-
-/** Every end of work on record, but what was begun by mistake. */
-export const outcomesOnRecord = (store: Store): OutcomeRow[] =>
-  store
-    .select({
-      style: ends.style,
-      styleName: ends.styleName,
-      signedBy: sql<string>`coalesce(${ends.signedBy}, '')`,
-      signer: ends.signer,
-      picked: ends.picked,
-      day: sql<string>`substr(${ends.signedAt}, 1, 10)`,
-      good: sql<number>`${ends.result} IN ${[...DONE]}`,
-      again: sql<number>`EXISTS (SELECT 1 FROM attempts a WHERE a.end_id = ${sql.raw('"ends"."id"')} AND a.taken_back = 0)`,
-    })
-    .from(ends)
-    .where(and(eq(ends.purpose, "work"), isNotNull(ends.signedAt), ne(ends.result, "discarded")))
-    .all()
-    .map(({ good, again, ...row }) => ({ ...row, good: good === 1, again: again === 1 }));
-
 export const insertBatch = (store: Store, row: typeof batches.$inferSelect): void =>
   inTransaction(store, () => {
     store.insert(batches).values(row).run();

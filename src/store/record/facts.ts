@@ -1,8 +1,8 @@
-import { and, asc, desc, eq, inArray, isNotNull, ne, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNotNull, like, ne, sql } from "drizzle-orm";
 import { DONE, type EndId } from "@/core";
 import { prepared } from "../database/prepared";
 import type { Store } from "../database/store";
-import { ends, toolEvents, uses, verdicts } from "../schema";
+import { ends, events, toolEvents, uses, verdicts } from "../schema";
 import type { EndRow } from "./ends";
 
 /** An end of work on record with what it was made of and how it came out. */
@@ -62,7 +62,7 @@ export const toolHistory = (store: Store) => ({
 });
 
 /** A length of an end as it was first read, micrometres. */
-export interface FirstLength {
+interface FirstLength {
   readonly id: EndId;
   readonly style: string;
   readonly styleName: string;
@@ -125,3 +125,45 @@ export const usedOnPieces = (
     .groupBy(uses.item)
     .orderBy(desc(sql`sum(${uses.count})`), asc(uses.item))
     .all();
+
+/** Light read through an end: reference less reading, decibels. */
+export interface FirstLoss {
+  readonly id: EndId;
+  readonly wavelength: number;
+  readonly source: string;
+  readonly loss: number;
+}
+
+const meanOf = (json: string): number => {
+  const values: unknown = JSON.parse(json);
+  const numbers = Array.isArray(values) ? values.map(Number) : [];
+  return numbers.reduce((sum, value) => sum + value, 0) / numbers.length;
+};
+
+/** First loss of each of some ends at each wavelength: mean of the reference less mean of the reading. */
+export function firstLosses(store: Store, ids: readonly EndId[]): FirstLoss[] {
+  const losses = new Map<string, FirstLoss>();
+  for (const { id, wavelength, source, reference, reading } of store
+    .select({
+      id: events.endId,
+      wavelength: sql<number>`json_extract(${events.body}, '$.event.reference.wavelength')`,
+      source: sql<string>`json_extract(${events.body}, '$.event.reference.source')`,
+      reference: sql<string>`json_extract(${events.body}, '$.event.reference.dBm')`,
+      reading: sql<string>`json_extract(${events.body}, '$.event.dBm')`,
+    })
+    .from(events)
+    .where(
+      and(
+        inArray(events.endId, [...ids]),
+        like(events.body, '%"kind":"light"%'),
+        sql`json_extract(${events.body}, '$.event.kind') = 'light'`,
+      ),
+    )
+    .orderBy(asc(events.n))
+    .all()) {
+    const key = `${id} ${wavelength}`;
+    if (!losses.has(key))
+      losses.set(key, { id, wavelength, source, loss: meanOf(reference) - meanOf(reading) });
+  }
+  return [...losses.values()];
+}

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, gte, isNotNull, lt, ne, type SQL, sql } from "drizzle-orm";
-import type { Purpose, Result } from "@/core";
+import type { EndId, Purpose, Result } from "@/core";
 import { holding } from "../database/like";
 import { prepared } from "../database/prepared";
 import type { Store } from "../database/store";
@@ -116,6 +116,16 @@ const listed = byShape((store, filter) =>
 /** Ends on record, newest sign-off first. */
 export const signedEnds = (store: Store, filter: LedgerFilter, most: number): SignedRow[] =>
   listed(store, filter).all({ ...askedOf(filter), most });
+
+const idsListed = byShape((store, filter) =>
+  store.select({ id: ends.id }).from(ends).where(matching(filter)).prepare(),
+);
+
+/** Ids of the ends on record that a filter lets through. */
+export const signedIds = (store: Store, filter: LedgerFilter): EndId[] =>
+  idsListed(store, filter)
+    .all(askedOf(filter))
+    .map(({ id }) => id);
 
 /** The second end that was ever signed off: what is before it in the ledger is one end. */
 export const secondSigned = (store: Store): Pick<SignedRow, "signedAt" | "id"> | undefined =>

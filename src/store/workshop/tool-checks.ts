@@ -16,17 +16,21 @@ const zBody = z.discriminatedUnion("kind", [
     bias: zMm.nullable(),
   }),
   z.strictObject({ kind: z.literal("taken-back"), check: z.string() }),
+  z.strictObject({ kind: z.literal("lot"), lot: z.string() }),
 ]);
 type Body = z.output<typeof zBody>;
 
-/** Every check that was not taken back, in the order of time. */
-export function toolChecksMade(store: Store): ToolCheck[] {
-  const rows = store
+const rowsOf = (store: Store) =>
+  store
     .select()
     .from(toolChecks)
     .orderBy(asc(toolChecks.n))
     .all()
     .map(({ body, ...row }) => ({ ...row, body: check(zBody, JSON.parse(body)) }));
+
+/** Every check that was not taken back, in the order of time. */
+export function toolChecksMade(store: Store): ToolCheck[] {
+  const rows = rowsOf(store);
   const gone = new Set(rows.flatMap(({ body }) => (body.kind === "taken-back" ? [body.check] : [])));
   return rows.flatMap(({ id, at, by, tool, body }) => {
     if (body.kind !== "check" || gone.has(id)) return [];
@@ -60,3 +64,21 @@ export const addTakenBack = (
   row: { readonly id: string; readonly at: string; readonly by: string | null; readonly tool: string },
   takenBack: string,
 ): void => insert(store, row, { kind: "taken-back", check: takenBack });
+
+/** A lot of connectors that was opened: those of a style come from it until the next. */
+export interface LotOpened {
+  readonly at: string;
+  readonly by: string | null;
+  readonly style: string;
+  readonly lot: string;
+}
+
+/** Every lot that was opened, in the order of time. */
+export const lotsOpened = (store: Store): LotOpened[] =>
+  rowsOf(store).flatMap(({ at, by, tool, body }) =>
+    body.kind === "lot" ? [{ at, by, style: tool, lot: body.lot }] : [],
+  );
+
+/** Stores that a lot was opened. */
+export const addLotOpened = (store: Store, id: string, { at, by, style, lot }: LotOpened): void =>
+  insert(store, { id, at, by, tool: style }, { kind: "lot", lot });

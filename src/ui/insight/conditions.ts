@@ -21,6 +21,12 @@ const CONDITIONS: Readonly<Record<string, { readonly text: ConditionText; readon
     },
     cable: { text: (value) => t("cond-cable", { value }), advice: () => t("try-cable") },
     cleaver: { text: (value) => t("cond-cleaver", { value }), advice: () => t("try-cleaver") },
+    lot: { text: (value) => t("cond-lot", { value }), advice: () => t("try-lot") },
+    "tool-failed": {
+      text: () => t("cond-tool-failed"),
+      advice: () => t("try-tool-failed"),
+    },
+    adhesive: { text: (value) => t("cond-adhesive", { value }), advice: () => t("try-adhesive") },
     day: { text: (value) => t("cond-day", { value }), advice: () => t("try-day") },
   };
 

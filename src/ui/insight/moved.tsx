@@ -10,13 +10,13 @@ import { figureText, lengthText } from "../words/length-text";
 import { Answer, Card } from "./card";
 import { conditionText } from "./conditions";
 
-/** A run of one length by one tool in one hand, micrometres. */
+/** A run of one thing read of ends: a length, micrometres; a loss, decibels; minutes. */
 export interface Run {
+  readonly of: "length" | "loss" | "minutes";
   readonly name: string;
   readonly styleName: string;
   readonly tool: string;
   readonly person: string;
-  readonly nominal: number;
   readonly min: number | null;
   readonly max: number | null;
   readonly ends: readonly { readonly id: string; readonly value: number }[];
@@ -33,8 +33,34 @@ export interface Run {
 const FEWEST = 14;
 const BASELINE = 10;
 
-const nameOf = ({ name, styleName, tool, person }: Run): string =>
-  t("run-name", { name, style: styleName, tool: tool.replaceAll("-", " "), person });
+const nameOf = ({ of, name, styleName: style, tool, person }: Run): string => {
+  if (of === "loss") return t("run-of-loss", { wavelength: name, style, source: tool, person });
+  if (of === "minutes") return t("run-of-minutes", { style, person });
+  return t("run-name", { name, style, tool: tool.replaceAll("-", " "), person });
+};
+
+type LengthUnit = "mm" | "in";
+
+/** A value of a run, with its unit. */
+const valueText = ({ of }: Run, value: number, units: LengthUnit): string => {
+  if (of === "loss") return t("decibels", { value: value.toFixed(2) });
+  if (of === "minutes") return t("run-minutes", { value: value.toFixed(1) });
+  return lengthText(Math.round(value / 10) * 10, units);
+};
+
+/** The same as it stands at the chart. */
+const figureOf = ({ of }: Run, value: number, units: LengthUnit): string => {
+  if (of === "loss") return value.toFixed(2);
+  if (of === "minutes") return value.toFixed(1);
+  return figureText(Math.round(value / 10) * 10, units);
+};
+
+const movedText = ({ of, moved, signal }: Run, by: string): string => {
+  if (signal === null || moved === null) return t("no-run-moved");
+  if (of === "length")
+    return moved > 0 ? t("moved-longer", { by, signal }) : t("moved-shorter", { by, signal });
+  return moved > 0 ? t("moved-up", { by, signal }) : t("moved-down", { by, signal });
+};
 
 /** Card of a length that moved, or did not: since which end, by how much, and what was new about then. */
 export function Moved({ runs }: { readonly runs: readonly Run[] }) {
@@ -49,18 +75,10 @@ export function Moved({ runs }: { readonly runs: readonly Run[] }) {
       </Card>
     );
   const { signal, moved, changed } = run;
-  const by = moved === null ? "" : lengthText(Math.round(Math.abs(moved) / 10) * 10, units);
+  const by = moved === null ? "" : valueText(run, Math.abs(moved), units);
   return (
     <Card question={t("moved-question")} about={nameOf(run)}>
-      <Answer
-        answer={
-          signal === null || moved === null
-            ? t("no-run-moved")
-            : moved > 0
-              ? t("moved-longer", { by, signal })
-              : t("moved-shorter", { by, signal })
-        }
-      />
+      <Answer answer={movedText(run, by)} />
       <RunChart run={run} units={units} />
       {signal !== null && (
         <p className="font-semibold">
@@ -95,20 +113,21 @@ function RunChart({ run, units }: { readonly run: Run; readonly units: "mm" | "i
   const { ends, ewma, lower, upper, mean, min, max, signal } = run;
   const values = ends.map(({ value }) => value);
   const all = [...values, ...upper, ...lower, ...[min, max].flatMap((limit) => limit ?? [])];
-  const pad = (Math.max(...all) - Math.min(...all)) * 0.08 || 100;
+  const pad = (Math.max(...all) - Math.min(...all)) * 0.08 || 1;
   const y = scaleLinear([Math.min(...all) - pad, Math.max(...all) + pad], [HEIGHT - 26, 8]);
   const x = scaleLinear([1, Math.max(2, ends.length)], [LEFT + 10, width - RIGHT]);
   const path = (of: readonly number[]) => of.map((value, i) => `${x(i + 1)},${y(value)}`);
-  const figure = (value: number) => figureText(Math.round(value / 10) * 10, units);
+  const figure = (value: number) => figureOf(run, value, units);
   const band = `M${path(upper).join(" L")} L${path(lower).reverse().join(" L")} Z`;
   return (
     <div ref={ref} className="mt-2 min-w-0">
+      {/* biome-ignore lint/a11y/useSemanticElements: a drawing whose points are links is no fieldset */}
       <svg
         width={width}
         height={HEIGHT}
         viewBox={`0 0 ${width} ${HEIGHT}`}
         className="block h-auto w-full"
-        role="img"
+        role="group"
         aria-label={t("run-drawn", { name: nameOf(run) })}
       >
         <path d={band} fill="var(--soft)" opacity="0.18" />
@@ -129,16 +148,17 @@ function RunChart({ run, units }: { readonly run: Run; readonly units: "mm" | "i
         <text x={LEFT - 6} y={y(mean) + 4} textAnchor="end" className="figures fill-ink text-xs">
           {figure(mean)}
         </text>
-        {values.map((value, i) => (
-          <circle
-            key={ends[i]?.id}
-            cx={x(i + 1)}
-            cy={y(value)}
-            r="3.5"
-            fill="var(--raised)"
-            stroke="var(--ink)"
-            strokeWidth="1.4"
-          />
+        {ends.map(({ id, value }, i) => (
+          <a key={id} href={`/ledger/${id}`} aria-label={t("end-of-run", { n: i + 1, value: figure(value) })}>
+            <circle
+              cx={x(i + 1)}
+              cy={y(value)}
+              r="3.5"
+              fill="var(--raised)"
+              stroke="var(--ink)"
+              strokeWidth="1.4"
+            />
+          </a>
         ))}
         <path d={`M${path(ewma).join(" L")}`} fill="none" stroke="var(--ink)" strokeWidth="2.4" />
         {signal !== null && (

@@ -28,6 +28,9 @@ const zPrices = z.strictObject({
   ends: z.int().min(1).max(100_000),
   wage: zAmount,
   cablePrice: zAmount,
+  /** A new blade, and an end that fails. */
+  bladePrice: zAmount.default(60),
+  failedEnd: zAmount.default(10),
   /** Ways compared, by the connector's id. */
   ways: z.record(z.string().max(80), zWayPrices),
 });
@@ -50,7 +53,7 @@ export const PLAIN_PRICES: WayPrices = {
 /** The ways, wage and prices compared on this device. */
 export function usePrices(usual: readonly string[]) {
   const [prices, setPrices] = useState<Prices>({
-    ...{ ends: 40, wage: 40, cablePrice: 1 },
+    ...{ ends: 40, wage: 40, cablePrice: 1, bladePrice: 60, failedEnd: 10 },
     ways: Object.fromEntries(usual.map((style) => [style, PLAIN_PRICES])),
   });
   useEffect(() => {

@@ -8,6 +8,7 @@ import { IconButton } from "../controls/icon-button";
 import { Select } from "../controls/select";
 import { Answer, Card } from "./card";
 import { CostChart } from "./cost-chart";
+import { readAmount } from "./read-amount";
 import { PLAIN_PRICES, type Prices, usePrices, type WayPrices } from "./use-prices";
 import { USUAL_MINUTES, type WayLine, type WayRecord, wayLines } from "./ways";
 
@@ -80,11 +81,6 @@ interface PriceTableProps {
   readonly prices: Prices;
   readonly onChange: (next: Partial<Prices>) => void;
 }
-
-const readAmount = (text: string): number | null => {
-  const value = Number(text.trim().replace(",", "."));
-  return text.trim() !== "" && Number.isFinite(value) && value >= 0 && value <= 1e9 ? value : null;
-};
 
 function PriceTable({ ways, prices, onChange }: PriceTableProps) {
   const chosen = ways.filter(({ style }) => prices.ways[style]);

@@ -38,6 +38,7 @@ import { Feeders } from "./feeders";
 import { FindForm } from "./find-form";
 import { PlaceStrip } from "./place-strip";
 import { RenamePieces } from "./rename-pieces";
+import { type Left, StillToMake } from "./still-to-make";
 
 /** The end to go on with, as the job's page offers it. */
 interface Onward {
@@ -74,6 +75,8 @@ interface JobViewProps extends Pick<Job, "id" | "name" | "count" | "found" | "pr
   readonly entries: readonly { readonly id: string; readonly name: string }[];
   /** The end to go on with; null where all is done or nothing is planned. */
   readonly onward: Onward | null;
+  /** What the job still takes; null where nothing is left. */
+  readonly left: Left | null;
 }
 
 /** A job: its pieces under one another, each with what it must be cut to and how its ends stand. */
@@ -92,6 +95,7 @@ export function JobView({
   feeders,
   entries,
   onward,
+  left,
 }: JobViewProps) {
   const total = pieces.reduce((sum, { needs }) => sum + (needs?.cut ?? 0), 0);
   const whole = !further && next === null && words === "";
@@ -108,6 +112,7 @@ export function JobView({
       <p className="mt-1">
         <ProgressLine progress={progress} />
       </p>
+      {left && <StillToMake job={id} left={left} />}
       {onward && <GoOn onward={onward} />}
       {(count > 12 || words !== "") && (
         <FindForm action={`/jobs/${id}`} title={t("find-a-piece")} words={words} />

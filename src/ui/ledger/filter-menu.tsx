@@ -15,15 +15,19 @@ import { useSavedFilters } from "./use-saved-filters";
 
 type Query = Readonly<Record<string, string>>;
 
+const LEDGER = "/ledger";
+
 interface FilterMenuProps {
   readonly query: Query;
   readonly styles: readonly { readonly style: string; readonly styleName: string }[];
   /** Today in UTC, `2026-11-30`. */
   readonly today: string;
+  /** Address of the page that is filtered. */
+  readonly path?: string;
 }
 
 /** The filter of the ledger: folded into a line that says what is shown, with presets and filters saved on this device. */
-export function FilterMenu({ query, styles, today }: FilterMenuProps) {
+export function FilterMenu({ query, styles, today, path = LEDGER }: FilterMenuProps) {
   const { purpose, ...filter } = query;
   return (
     <Popover.Root>
@@ -39,9 +43,9 @@ export function FilterMenu({ query, styles, today }: FilterMenuProps) {
           collisionPadding={12}
           className="z-30 max-h-[calc(100dvh-2rem)] w-[min(34rem,calc(100vw-1.5rem))] overflow-y-auto rounded-lg border-2 border-ink bg-raised p-4 shadow-lg"
         >
-          <Presets purpose={purpose} today={today} />
-          <FilterForm query={query} styles={styles} />
-          <SavedFilters query={query} />
+          <Presets purpose={purpose} today={today} path={path} />
+          <FilterForm query={query} styles={styles} path={path} />
+          <SavedFilters query={query} path={path} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
@@ -64,7 +68,11 @@ function filterText(filter: Query, styles: FilterMenuProps["styles"]): string {
 
 const PRESET_LOOK = "inline-flex min-h-11 items-center rounded-full border border-line px-4 hover:border-ink";
 
-function Presets({ purpose, today }: { readonly purpose: string | undefined; readonly today: string }) {
+interface PresetsProps extends Required<Pick<FilterMenuProps, "today" | "path">> {
+  readonly purpose: string | undefined;
+}
+
+function Presets({ purpose, today, path }: PresetsProps) {
   const back = (days: number) => new Date(Date.parse(today) - days * 86_400_000).toISOString().slice(0, 10);
   const presets: readonly (readonly [string, Query])[] = [
     [t("preset-all"), {}],
@@ -79,7 +87,7 @@ function Presets({ purpose, today }: { readonly purpose: string | undefined; rea
       {presets.map(([name, filter]) => (
         <Link
           key={name}
-          href={hrefOf({ ...(purpose ? { purpose } : {}), ...filter })}
+          href={hrefOf({ ...(purpose ? { purpose } : {}), ...filter }, path)}
           className={PRESET_LOOK}
         >
           {name}
@@ -89,17 +97,17 @@ function Presets({ purpose, today }: { readonly purpose: string | undefined; rea
   );
 }
 
-/** The address of the ledger under a filter. */
-export const hrefOf = (query: Query): string => {
+/** The address of a page under a filter: of the ledger, where no other is named. */
+export const hrefOf = (query: Query, path = LEDGER): string => {
   const search = new URLSearchParams(query).toString();
-  return search === "" ? "/ledger" : `/ledger?${search}`;
+  return search === "" ? path : `${path}?${search}`;
 };
 
-function FilterForm({ query, styles }: Pick<FilterMenuProps, "query" | "styles">) {
+function FilterForm({ query, styles, path }: Pick<FilterMenuProps, "query" | "styles" | "path">) {
   const field = "min-h-12 w-full rounded-lg border border-line bg-ground px-3 text-base text-ink";
   return (
     <search>
-      <form className="grid grid-cols-2 gap-3" action="/ledger">
+      <form className="grid grid-cols-2 gap-3" action={path}>
         {query.purpose && <input type="hidden" name="purpose" value={query.purpose} />}
         <label className="col-span-2 grid text-sm text-soft">
           {t("find")}
@@ -142,7 +150,7 @@ function FilterForm({ query, styles }: Pick<FilterMenuProps, "query" | "styles">
   );
 }
 
-function SavedFilters({ query }: { readonly query: Query }) {
+function SavedFilters({ query, path }: Required<Pick<FilterMenuProps, "query" | "path">>) {
   const { filters, save, remove } = useSavedFilters();
   const [name, setName] = useState("");
   const keep = (event: FormEvent) => {
@@ -157,7 +165,10 @@ function SavedFilters({ query }: { readonly query: Query }) {
       <ul className="divide-y divide-line empty:hidden">
         {filters.map(({ name: saved, query: to }) => (
           <li key={saved} className="flex items-center gap-2">
-            <Link href={hrefOf(to)} className="min-h-11 min-w-0 flex-1 content-center truncate underline">
+            <Link
+              href={hrefOf(to, path)}
+              className="min-h-11 min-w-0 flex-1 content-center truncate underline"
+            >
               {saved}
             </Link>
             <IconButton name={t("remove-filter", { name: saved })} onClick={() => remove(saved)}>

@@ -7,6 +7,7 @@ import { t } from "@/messages/shift";
 import { Link } from "../controls/link";
 import { LocalClock } from "../words/local-time";
 import { CheckedPanel } from "./checked-panel";
+import { Lots } from "./lots";
 import { QuestionPanel } from "./question-panel";
 import { GaugePanel, TorquePanel } from "./read-panel";
 import { type Shift, useShift } from "./use-shift";
@@ -14,10 +15,12 @@ import { type Shift, useShift } from "./use-shift";
 interface ShiftViewProps {
   readonly tools: readonly ToolStanding[];
   readonly instruments: readonly Instrument[];
+  readonly lots: Parameters<typeof Lots>[0]["lots"];
+  readonly styles: Parameters<typeof Lots>[0]["styles"];
 }
 
 /** The tools checked before the first strip of a shift, one after the other, by keyboard or touch. */
-export function ShiftView({ tools: first, instruments }: ShiftViewProps) {
+export function ShiftView({ tools: first, instruments, lots, styles }: ShiftViewProps) {
   const shift = useShift(first);
   const { tools, at, left, pick } = shift;
   const step = (by: number) => {
@@ -43,6 +46,7 @@ export function ShiftView({ tools: first, instruments }: ShiftViewProps) {
       <div className="mt-3 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,20rem)_minmax(0,1fr)]">
         <section aria-label={t("at-hand")} className="min-w-0 lg:order-2">
           {at && <AtHand key={at.id} tool={at} shift={shift} instruments={instruments} />}
+          <Lots lots={shift.lots ?? lots} styles={styles} onOpened={shift.refresh} />
         </section>
         <nav aria-label={t("tools")} className="min-w-0 lg:order-1">
           <ToolGroup name={t("in-use")} tools={inUse} shift={shift} />

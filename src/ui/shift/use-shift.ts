@@ -93,6 +93,9 @@ export function useShift(first: readonly ToolStanding[]) {
     if (judgeToolCheck(tool.kind, next, null).open.length === 0) void store(tool, next, uuid());
   };
   return {
+    /** Lots in use; null until the server has answered. */
+    lots: data?.lots ?? null,
+    refresh: () => void refresh(),
     ...{ tools, at, sights, problem, stands, answer, pick },
     /** Stores what was read of a gauge or a torque. */
     read: (tool: ToolStanding, given: Partial<CheckSights>) =>

@@ -9,7 +9,7 @@ import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 
 interface YieldViewProps {
-  readonly by: "style" | "person" | "interface" | "day";
+  readonly by: string;
   readonly rows: readonly YieldRow[];
 }
 
@@ -17,6 +17,11 @@ const GROUPS = [
   { id: "style", name: t("by-style") },
   { id: "person", name: t("by-person") },
   { id: "interface", name: t("by-interface") },
+  { id: "cleaver", name: t("by-cleaver") },
+  { id: "cleaver-place", name: t("by-cleaver-place") },
+  { id: "lot", name: t("by-lot") },
+  { id: "adhesive", name: t("by-adhesive") },
+  { id: "week", name: t("by-week") },
   { id: "day", name: t("by-day") },
 ];
 

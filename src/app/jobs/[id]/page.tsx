@@ -3,6 +3,7 @@ import { notFound } from "next/navigation";
 import { t } from "@/messages/app";
 import { getClosures } from "@/service/job/closures";
 import { getFeeders } from "@/service/job/feeders";
+import { jobLeft } from "@/service/job/job-needs";
 import { findJobById } from "@/service/job/jobs";
 import { nextOfJob, plannedPlaces } from "@/service/job/places";
 import { mismatchesOf, needsOf } from "@/service/job/planning";
@@ -43,6 +44,7 @@ export default async function JobPage({
         closures={getClosures(store, job.id)}
         feeders={getFeeders(store, job.id)}
         entries={entries.map(({ id, name }) => ({ id, name }))}
+        left={jobLeft(store, job.id)}
         onward={nextOfJob(store, job.id)}
         // A piece comes off the drum: what is opened in mid-run is a place of one.
         cables={cables.filter(({ construction }) => construction !== "mid-span")}

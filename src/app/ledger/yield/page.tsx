@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { t } from "@/messages/app";
-import { YIELD_GROUPS, yieldsOf } from "@/service/ledger/yields";
+import { YIELD_GROUPS, yieldsOf } from "@/service/insight/yields";
 import { theStore } from "@/service/the-store";
 import { YieldView } from "@/ui/yield/yield-view";
 

@@ -1,0 +1,62 @@
+import { UTCDate } from "@date-fns/utc";
+import { addDays, getISOWeek, getISOWeekYear, startOfISOWeek } from "date-fns";
+import { ABSENT, type YieldRow } from "@/core";
+import { KNOWN_QUESTIONS, OTHER_QUESTIONS, type RecordedFacts } from "./end-facts";
+
+/** The ISO 8601 week of a time, UTC: `2026-W47`. */
+export function weekOf(at: string): string {
+  const date = new UTCDate(at);
+  return `${getISOWeekYear(date)}-W${String(getISOWeek(date)).padStart(2, "0")}`;
+}
+
+/** One week of ends beside the weeks before it. */
+export interface WeekOnRecord {
+  readonly week: string;
+  /** Its first and last day, UTC. */
+  readonly from: string;
+  readonly to: string;
+  readonly first: YieldRow["first"];
+  readonly beside: YieldRow["beside"];
+  /** Conditions no end before this week had. */
+  readonly fresh: readonly { readonly question: string; readonly value: string }[];
+}
+
+/** Weeks that are drawn. */
+const MOST = 26;
+const QUESTIONS = [...KNOWN_QUESTIONS, ...OTHER_QUESTIONS.filter((question) => question !== "day")];
+
+/** The last weeks with ends, each with its yield and the conditions that were new in it. */
+export function weeksOf(facts: readonly RecordedFacts[], rows: readonly YieldRow[]): WeekOnRecord[] {
+  const had = new Set<string>();
+  const fresh = new Map<string, { question: string; value: string }[]>();
+  const byTime = [...facts].sort((a, b) => (a.row.signed < b.row.signed ? -1 : 1));
+  const firstWeek = byTime[0] ? weekOf(byTime[0].row.signed) : "";
+  for (const { facts: own, row } of byTime) {
+    const week = weekOf(row.signed);
+    for (const question of QUESTIONS) {
+      const value = own[question];
+      if (value === undefined || value === ABSENT || had.has(`${question} ${value}`)) continue;
+      had.add(`${question} ${value}`);
+      // In the first week everything is new.
+      if (week !== firstWeek) fresh.set(week, [...(fresh.get(week) ?? []), { question, value }]);
+    }
+  }
+  const starts = new Map(
+    facts.map(({ row }) => [weekOf(row.signed), startOfISOWeek(new UTCDate(row.signed))]),
+  );
+  return rows.slice(-MOST).flatMap(({ name, first, beside }) => {
+    const start = starts.get(name);
+    if (!start) return [];
+    const day = (date: Date) => date.toISOString().slice(0, 10);
+    return [
+      {
+        week: name,
+        from: day(start),
+        to: day(addDays(start, 6)),
+        first,
+        beside,
+        fresh: fresh.get(name) ?? [],
+      },
+    ];
+  });
+}
