@@ -106,6 +106,12 @@ const [hill] = getFeeders(store, planned?.id ?? "");
 /** The second joint, whose outputs were read. */
 const pickJoint = (page: Page) => page.keyboard.press("ArrowRight");
 
+/** A whole end is practised: its first step tried out of turn. */
+const wholeEnd = async (page: Page) => {
+  await page.getByRole("button", { name: "whole end: stub, wedge release" }).click();
+  for (const key of ["1", "2", "3", "4"]) await page.keyboard.press(key);
+};
+
 const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Page) => Promise<void>][] = [
   ["home", "/", DESK, (page) => page.getByRole("combobox").first().fill("3 mm cord, SC wedge")],
   ["job", `/jobs/${job?.id}`, DESK],
@@ -119,7 +125,7 @@ const pictures: [name: string, path: string, size: typeof DESK, act?: (page: Pag
   ["bench-phone", `/bench/${marking}`, PHONE],
   ["link", `/jobs/${job?.id}/${feeder}/link?side=A&fibre=1`, DESK],
   ["feeder", `/jobs/${planned?.id}/feeders/${hill?.id}`, DESK, pickJoint],
-  ["practice", "/practice", DESK],
+  ["practice", "/practice", DESK, wholeEnd],
   ["entry", `/jobs/${planned?.id}/closures/${closure?.id}`, DESK],
   ["splice-plan", `/jobs/${planned?.id}/closures/${closure?.id}/splices`, DESK],
   ["closure-work", `/jobs/${planned?.id}/closures/${closure?.id}/work`, DESK, press(/^Splices/)],

@@ -189,7 +189,7 @@ export function Light({ record }: Of) {
   );
 }
 
-/** How the end stands by the checks of the tools it was made with. */
+/** Standing of the end by the checks of the tools it was made with. */
 export function ToolChecks({ record: { tools } }: Of) {
   if (tools.length === 0) return null;
   return (

@@ -5,7 +5,7 @@ import { sinceChanged } from "@/service/since-changed";
 
 type Store = Parameters<typeof insightOf>[0];
 
-/** What the thread is asked under a number, and what it answers. */
+/** A question to the thread under its number, and the answer. */
 export interface InsightAsked {
   readonly n: number;
   readonly file: string;

@@ -76,11 +76,11 @@ export interface Sight {
   readonly figure: number;
 }
 
-/** How far the fibre stands out of the joint it should be in, and the gap between the glass and the stub. */
+/** Length of fibre left out of the joint it should be in, and the gap between the glass and the stub. */
 const standsOut = ({ coated, pushedShort }: EndFacts): number => pushedShort + (coated ? STOPPED : 0);
 const gapOf = (end: EndFacts): number => standsOut(end) + end.cleaveShort + end.glassGone;
 
-/** What each look shows of the facts of an end. */
+/** Sights of each look, from the facts of an end. */
 const SHOWS: Readonly<Record<DrillLook, (end: EndFacts) => readonly [shows: string, figure?: number]>> = {
   print: ({ coreAsSheet }) => [coreAsSheet ? "good" : "other-core"],
   mark: (end) => (standsOut(end) > 0 ? ["stands-off", standsOut(end)] : ["good"]),

@@ -4,7 +4,7 @@ import { type Length, um } from "../length/length";
 const [LEAST_OFF, SHARE_OFF] = [2_000, 0.05];
 
 /**
- * How far a mark drawn by eye may lie off its place. Micrometres.
+ * The most a mark drawn by eye may lie off its place. Micrometres.
  * @example eyeAllows(um(60_000)) // 3000
  */
 export const eyeAllows = (length: Length): Length => um(Math.max(LEAST_OFF, Math.round(length * SHARE_OFF)));
@@ -14,7 +14,7 @@ export const BUFFER_GRIPS = ["tight", "semi-tight"] as const;
 export type BufferGrip = (typeof BUFFER_GRIPS)[number];
 
 /**
- * What a pull of the scored buffer shows: how far the buffer slides on the fibre, micrometres. A tight one holds: the fibre
+ * Result of a pull of the scored buffer: its slide on the fibre, micrometres. A tight one holds: the fibre
  * comes with it.
  * @param draw a number from 0 to 1.
  * @example slidesBy("tight", 0.5) // 0

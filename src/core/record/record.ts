@@ -194,7 +194,7 @@ export const zRecord = z.strictObject({
   lightStands: z.array(zLightStands),
   /** End faces as they were looked at, in order. */
   faces: z.array(zFaceRecord),
-  /** How it stands by the checks of the tools it was made with; none that was never checked. */
+  /** Standing by the checks of the tools it was made with; none that was never checked. */
   tools: z.array(zToolRecord),
   photos: z.array(
     z.strictObject({
@@ -244,7 +244,7 @@ export interface Recordable {
   readonly verdicts: readonly KeptVerdict[] | null;
   readonly hash: string;
   readonly where: EndRecord["where"];
-  /** How it stands by the checks of its tools. */
+  /** Standing by the checks of its tools. */
   readonly tools?: readonly ToolStood[];
 }
 

@@ -3,7 +3,7 @@ import { zMm } from "../length/length";
 import { type CheckKind, zCheckKind } from "../shift/questions";
 import type { ToolCheckStanding } from "../shift/standing";
 
-/** How an end stands by the checks of one tool it was made with. */
+/** Standing of an end by the checks of one tool it was made with. */
 export const zToolRecord = z.strictObject({
   tool: z.string(),
   name: z.string(),
@@ -25,7 +25,7 @@ interface RecordedCheck {
   readonly bias: ToolRecord["bias"];
 }
 
-/** How work stands by the checks of one tool, and which tool that is. */
+/** Standing of work by the checks of one tool, with that tool. */
 export interface ToolStood extends ToolCheckStanding<RecordedCheck> {
   readonly tool: { readonly id: string; readonly name: string; readonly kind: CheckKind };
 }

@@ -2,7 +2,7 @@
 const SHIFT = 12;
 
 /**
- * Whether a check is of the shift that a time belongs to.
+ * True for a check of the shift that a time belongs to.
  * @param at when it was made, an ISO time.
  * @example isOfShift("2026-11-25T07:00:00Z", new Date("2026-11-25T15:00:00Z")) // true
  */
@@ -15,7 +15,7 @@ interface TimedCheck {
   readonly good: boolean;
 }
 
-/** How work stands by the checks of one tool it was made with. */
+/** Standing of work by the checks of one tool it was made with. */
 export interface ToolCheckStanding<C extends TimedCheck> {
   /**
    * `failed` where a check failed with no good one between it and the work, before or after; `good` where the last check
@@ -29,7 +29,7 @@ export interface ToolCheckStanding<C extends TimedCheck> {
 }
 
 /**
- * How work stands by the checks of a tool: the check that failed names everything made since the last good one, and
+ * Standing of work by the checks of a tool: the check that failed names everything made since the last good one, and
  * everything made until the next good one.
  * @param checks checks of one tool, in the order of time.
  * @param work when the work was begun and ended, ISO times.

@@ -4,7 +4,7 @@ import type { RunSheet } from "../runsheet/document";
 import type { CheckKind } from "./questions";
 import type { ToolToCheck } from "./tool-check";
 
-/** What an end was, or is to be, made by: its sheet, and what was read of it. */
+/** Sheet of an end, and its events. */
 interface Work {
   readonly sheet: Pick<RunSheet, "lines">;
   readonly events: readonly Pick<Recorded, "event">[];
@@ -19,7 +19,7 @@ const hasStep = ({ sheet }: Work, holds: (step: Step) => boolean): boolean =>
 const hasEvent = ({ events }: Work, holds: (event: Recorded["event"]) => boolean): boolean =>
   events.some(({ event }) => holds(event));
 
-/** Whether a step is done with a tool. */
+/** True for a step that is done with a tool. */
 const isBy = (step: Step, tool: string): boolean => "tool" in step && step.tool === tool;
 
 const USED: Readonly<Record<CheckKind, (work: Work, tool: string) => boolean>> = {

@@ -11,7 +11,7 @@ interface BladeUse {
   /** Places of a blade. */
   readonly positions: number;
   readonly bladePrice: number;
-  /** What an end costs that fails: part, cable and time. */
+  /** Cost of an end that fails: part, cable and time. */
   readonly failedCost: number;
   /** Cleaves an end takes. */
   readonly perEnd: number;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { check, type Length, zNewToolCheck } from "@/core";
+import { check, zNewToolCheck } from "@/core";
 import { openStore } from "@/store/opening/open";
 import { shippedLibrary } from "@/store/shelf/shipped";
 import { actOn } from "../act";
@@ -88,12 +88,13 @@ describe("a check of a tool before the shift", () => {
     expect(calliper()?.bias).toBeUndefined();
     gaugeRead(store, 40.08);
     expect(calliper()?.bias).toBe(80);
-    const bias = calliper()?.bias as Length;
+    const bias = calliper()?.bias;
     const id = endRead(store, "measure");
     const { lengths } = endRecord(store, id);
     const [length] = lengths.filter(({ readings }) => readings.length > 0);
     const { resolution, repeatability } = calliper() ?? {};
-    if (!length || resolution === undefined || repeatability === undefined) throw new Error("a length");
+    if (!length || !bias || resolution === undefined || repeatability === undefined)
+      throw new Error("a length");
     addTo(store, id, {
       ...{ kind: "reading", check: length.id, value: length.nominal, typed: "read", unit: "mm" },
       instrument: { id: "digital-calliper", name: "Digital calliper", resolution, repeatability, bias },

@@ -67,7 +67,7 @@ function namedEnds(store: Store, tool: ToolToCheck): ToolStanding["named"] {
     .map(({ id, label, styleName, createdAt }) => ({ id, label, style: styleName, begun: createdAt }));
 }
 
-/** How an end stands by the checks of the tools it was made with; tools that were never checked are left out. */
+/** Standing of an end by the checks of the tools it was made with; tools that were never checked are left out. */
 export const checksOfEnd = (store: Store, end: EndRow): ToolStood[] =>
   checksByTool(store, "").size === 0
     ? []

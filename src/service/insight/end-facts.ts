@@ -136,7 +136,7 @@ const adhesivesOf = (store: Store): ReadonlyMap<string, string> =>
     ),
   );
 
-/** Whether the cleaver of an end failed its check with no good one between that and the end. */
+/** Condition of an end whose cleaver failed its check with no good one between that and the end. */
 function failedTools(store: Store): (tool: string, row: FactRow) => Facts {
   const checks = checksByTool(store, "");
   return (tool, { begun: from, signed: to }) => {

@@ -37,8 +37,9 @@ function rowsOf({ causes, runs, ways, weeks, blades, people }: Insight): Row[] {
     ),
     ...blades.flatMap(({ name, ages }) =>
       ages.map(
-        ({ upTo, ends, failed }): Row => ({
+        ({ upTo, ends, failed, failedEnds }): Row => ({
           ...{ card: "blade", name, ends, failed, figure: Math.round(upTo), unit: "cleaves" },
+          ids: failedEnds.join(" "),
         }),
       ),
     ),
@@ -50,6 +51,6 @@ function rowsOf({ causes, runs, ways, weeks, blades, people }: Insight): Row[] {
   ];
 }
 
-/** What the record teaches as CSV: a row for each finding, with the ids of its ends. */
+/** Findings of the record as CSV: a row each, with the ids of its ends. */
 export const insightCsv = (insight: Insight): string =>
   `${BYTE_ORDER_MARK}${Papa.unparse(rowsOf(insight), { ...CSV_SETTINGS, columns: [...COLUMNS] })}\r\n`;

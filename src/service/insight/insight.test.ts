@@ -106,7 +106,7 @@ describe("answers from the record", () => {
     expect(codeOf(() => openLot(actOn(store), { style: "spoon", lot: "1" }))).toBe("not-found");
     const [blade] = insightOf(store).blades;
     expect(blade).toMatchObject({ tool: CLEAVER, positions: 8, each: 1_500, perEnd: 1 });
-    expect(blade?.ages[0]).toEqual({ upTo: 375, ends: 2, failed: 0 });
+    expect(blade?.ages[0]).toEqual({ upTo: 375, ends: 2, failed: 0, failedEnds: [] });
   });
   it("have runs of losses and of minutes beside those of lengths", () => {
     const store = openStore(":memory:");

@@ -43,7 +43,7 @@ interface BladeOnRecord {
   readonly each: number;
   /** Cleaves an end took. */
   readonly perEnd: number;
-  readonly ages: readonly BladeAge[];
+  readonly ages: readonly (BladeAge & { readonly failedEnds: readonly string[] })[];
 }
 
 /** Answers from the record. */
@@ -109,7 +109,8 @@ function bladesOf(store: Store, facts: readonly RecordedFacts[]): BladeOnRecord[
       const ages = AGES.map((share, i) => {
         const [from, upTo] = [(AGES[i - 1] ?? 0) * blade.each, share * blade.each];
         const own = ends.filter(({ blade: at }) => at && at.sinceTurn >= from && at.sinceTurn < upTo);
-        return { upTo, ends: own.length, failed: own.filter(({ good }) => !good).length };
+        const failedEnds = own.filter(({ good }) => !good).map((end) => end.id);
+        return { upTo, ends: own.length, failed: failedEnds.length, failedEnds };
       });
       const { positions, each } = blade;
       return [{ tool: id, name, positions, each, perEnd: cleaves / ends.length, ages, ends: ends.length }];

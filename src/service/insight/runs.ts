@@ -49,7 +49,7 @@ interface RunValue
   extends Pick<RunOnRecord, "of" | "name" | "styleName" | "tool" | "person" | "min" | "max"> {
   readonly id: string;
   readonly value: number;
-  /** What makes it one run with others. */
+  /** Key of its run. */
   readonly run: string;
 }
 
@@ -79,8 +79,8 @@ const lengthValues = (store: Store, facts: ReadonlyMap<string, RecordedFacts>): 
       const end = facts.get(id);
       if (!end) return [];
       const { person } = end;
-      const run = JSON.stringify([style, dimension, tool, nominal, person]);
-      return [{ of: "length", ...{ id, name, styleName, tool, person, min, max, run }, value: firstMean }];
+      const run = `${style}/${dimension}/${tool}/${nominal}/${person}`;
+      return { of: "length", id, name, styleName, tool, person, min, max, run, value: firstMean };
     },
   );
 

@@ -3,10 +3,18 @@ import { addDays, getISOWeek, getISOWeekYear, startOfISOWeek } from "date-fns";
 import { ABSENT, type YieldRow } from "@/core";
 import { KNOWN_QUESTIONS, OTHER_QUESTIONS, type RecordedFacts } from "./end-facts";
 
+/** Weeks of days that were asked about: a year has few of them, and many ends. */
+const weekOfDay = new Map<string, string>();
+
 /** The ISO 8601 week of a time, UTC: `2026-W47`. */
 export function weekOf(at: string): string {
-  const date = new UTCDate(at);
-  return `${getISOWeekYear(date)}-W${String(getISOWeek(date)).padStart(2, "0")}`;
+  const day = at.slice(0, 10);
+  const before = weekOfDay.get(day);
+  if (before) return before;
+  const date = new UTCDate(day);
+  const week = `${getISOWeekYear(date)}-W${String(getISOWeek(date)).padStart(2, "0")}`;
+  weekOfDay.set(day, week);
+  return week;
 }
 
 /** One week of ends beside the weeks before it. */
@@ -41,12 +49,11 @@ export function weeksOf(facts: readonly RecordedFacts[], rows: readonly YieldRow
       if (week !== firstWeek) fresh.set(week, [...(fresh.get(week) ?? []), { question, value }]);
     }
   }
-  const starts = new Map(
-    facts.map(({ row }) => [weekOf(row.signed), startOfISOWeek(new UTCDate(row.signed))]),
-  );
+  const dayOf = new Map(byTime.map(({ row }) => [weekOf(row.signed), row.signed]));
   return rows.slice(-MOST).flatMap(({ name, first, beside }) => {
-    const start = starts.get(name);
-    if (!start) return [];
+    const signed = dayOf.get(name);
+    if (signed === undefined) return [];
+    const start = startOfISOWeek(new UTCDate(signed));
     const day = (date: Date) => date.toISOString().slice(0, 10);
     return [
       {

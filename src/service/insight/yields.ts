@@ -17,7 +17,7 @@ export const YIELD_GROUPS = [
 ] as const;
 type YieldGroup = (typeof YIELD_GROUPS)[number];
 
-/** How sure an interval is. */
+/** Share of certainty of an interval. */
 const SURE = 0.9;
 
 const groupOf = (by: YieldGroup, end: RecordedFacts): string =>

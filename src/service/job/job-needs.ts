@@ -89,7 +89,7 @@ export function findJobNeeds(store: Store, id: JobId): JobNeeds | null {
   };
 }
 
-/** What a job still takes, in a line: hours with a range, parts, metres of cable. */
+/** Sums of a job's open ends: hours with a range, parts, metres of cable. */
 interface JobLeft {
   /** Of connectors that were timed; null where none was. */
   readonly hours: { readonly least: number; readonly most: number } | null;
@@ -99,7 +99,7 @@ interface JobLeft {
   readonly ends: number;
 }
 
-/** What a job still takes, in a line; null where nothing is left, or there is no such job. */
+/** Sums of a job's open ends; null where none is left, or there is no such job. */
 export function jobLeft(store: Store, id: JobId): JobLeft | null {
   const needs = findJobNeeds(store, id);
   if (!needs || needs.styles.length === 0) return null;

@@ -16,7 +16,7 @@ const named = <T extends { readonly id: string }>(all: readonly T[], id: string)
     0,
   );
 
-/** What drills are put together from: whole ends of the shipped shelf, its tools, and the figures of a cleave. */
+/** Parts of the drills: whole ends of the shipped shelf, its tools, and the figures of a cleave. */
 export function practiceKit() {
   const { procedures, cables, tools } = shippedLibrary();
   const ends = ENDS.map(([procedure, cable]) => ({

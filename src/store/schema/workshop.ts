@@ -90,7 +90,7 @@ export const toolChecks = sqliteTable(
     at: text().notNull(),
     by: text(),
     tool: text().notNull(),
-    /** What was answered or read and how it was judged, or which check is taken back, as JSON. */
+    /** Answers or readings and their verdict, the check that is taken back, or a lot that was opened; JSON. */
     body: text().notNull(),
   },
   (table) => [

@@ -39,7 +39,7 @@ export function toolChecksMade(store: Store): ToolCheck[] {
   });
 }
 
-/** Whether a check or its taking back is stored under an id, and of which tool. */
+/** The tool of the row that is stored under an id. */
 export const findToolCheck = (store: Store, id: string): { readonly tool: string } | undefined =>
   store.select({ tool: toolChecks.tool }).from(toolChecks).where(eq(toolChecks.id, id)).get();
 

@@ -6,6 +6,7 @@ import { t } from "@/messages/insight";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
 import { Answer, Card } from "./card";
+import { EndLinks } from "./end-links";
 import { readAmount } from "./read-amount";
 import { usePrices } from "./use-prices";
 
@@ -16,12 +17,12 @@ export interface Blade {
   readonly positions: number;
   readonly each: number;
   readonly perEnd: number;
-  readonly ages: readonly BladeAge[];
+  readonly ages: readonly (BladeAge & { readonly failedEnds: readonly string[] })[];
 }
 
 const money = (amount: number): string => amount.toFixed(2);
 
-/** What blades cost an end, and when it is cheapest to turn them, by the ends that failed at each age. */
+/** Cost of blades an end, and the cheapest age to turn them at, by the ends that failed at each. */
 export function BladesCard({ blades }: { readonly blades: readonly Blade[] }) {
   const { prices, change } = usePrices([]);
   const [at, setAt] = useState("0");
@@ -102,13 +103,15 @@ const Ages = ({ ages }: Pick<Blade, "ages">) => (
     <tbody>
       {ages
         .filter(({ ends }) => ends > 0)
-        .map(({ upTo, ends, failed }) => (
+        .map(({ upTo, ends, failed, failedEnds }) => (
           <tr key={upTo} className="border-line border-t">
             <th scope="row" className="figures font-normal">
               {t("up-to", { upTo: Math.round(upTo) })}
             </th>
             <td className="figures text-right">{ends}</td>
-            <td className="figures text-right">{failed}</td>
+            <td className="figures text-right">
+              {failed} <EndLinks ids={failedEnds} />
+            </td>
           </tr>
         ))}
     </tbody>

@@ -1,8 +1,8 @@
 import type { Cause } from "@/core";
 import { t } from "@/messages/insight";
-import { Link } from "../controls/link";
 import { Answer, Card } from "./card";
 import { conditionText, tryText } from "./conditions";
+import { EndLinks } from "./end-links";
 
 interface SharedCausesProps {
   readonly ends: number;
@@ -56,18 +56,7 @@ function CauseItem({ cause, tests }: { readonly cause: Cause; readonly tests: nu
         <p className="font-semibold">{conditionText(question, value)}</p>
         <p>{t("cause-numbers", { failedUnder, under, failedOthers, others })}</p>
         <p className="text-soft text-sm">{t("cause-sure", { chance: chanceText(corrected), tests })}</p>
-        <details className="no-print text-sm">
-          <summary className="min-h-6 cursor-pointer underline">{t("its-ends")}</summary>
-          <ul className="flex flex-wrap gap-x-3">
-            {ends.map((id, i) => (
-              <li key={id}>
-                <Link href={`/ledger/${id}`} className="inline-flex min-h-6 items-center px-1 underline">
-                  {i + 1}
-                </Link>
-              </li>
-            ))}
-          </ul>
-        </details>
+        <EndLinks ids={ends} />
       </div>
     </li>
   );

@@ -28,7 +28,7 @@ const BESIDE = {
   alike: () => t("week-alike"),
 } as const;
 
-/** What changed in a week: its yield beside the other weeks', and the conditions that were new in it. */
+/** A week's yield beside the other weeks', and the conditions that were new in it. */
 export function WeekCard({ weeks }: { readonly weeks: readonly Week[] }) {
   const [picked, setPicked] = useState<string | null>(null);
   const at = weeks.find(({ week }) => week === picked) ?? weeks.at(-1);
@@ -55,7 +55,7 @@ export function WeekCard({ weeks }: { readonly weeks: readonly Week[] }) {
 /** Conditions that are named; the rest are counted. */
 const NAMED = 6;
 
-/** What no end before the week had. */
+/** Conditions no end before the week had. */
 function Fresh({ fresh }: Pick<Week, "fresh">) {
   if (fresh.length === 0) return <p className="font-semibold">{t("week-nothing-new")}</p>;
   return (

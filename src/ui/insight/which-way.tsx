@@ -5,6 +5,7 @@ import { partsFor } from "@/core";
 import { t } from "@/messages/insight";
 import { FigureField } from "../controls/figure-field";
 import { IconButton } from "../controls/icon-button";
+import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import { Answer, Card } from "./card";
 import { CostChart } from "./cost-chart";
@@ -49,12 +50,17 @@ export function WhichWay({ ways }: { readonly ways: readonly WayRecord[] }) {
           )}
           <CostChart lines={lines} ends={prices.ends} />
           <p className="mt-2">
-            {t("yields-so-far", {
-              list: lines
-                .map(({ way: { name, good, tried } }) => t("yield-of", { name, good, tried }))
-                .join(", "),
-            })}{" "}
-            <Bring line={best} prices={prices} />
+            {t("yields-so-far")}{" "}
+            {lines.map(({ way: { style, name, good, tried } }) => (
+              <Link
+                key={style}
+                href={`/ledger?${new URLSearchParams({ style })}`}
+                className="mr-2 inline-flex min-h-6 items-center underline"
+              >
+                {t("yield-of", { name, good, tried })}
+              </Link>
+            ))}
+            {t("bands-are")} <Bring line={best} prices={prices} />
           </p>
         </>
       )}

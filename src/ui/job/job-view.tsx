@@ -75,7 +75,7 @@ interface JobViewProps extends Pick<Job, "id" | "name" | "count" | "found" | "pr
   readonly entries: readonly { readonly id: string; readonly name: string }[];
   /** The end to go on with; null where all is done or nothing is planned. */
   readonly onward: Onward | null;
-  /** What the job still takes; null where nothing is left. */
+  /** Sums of its open ends; null where none is left. */
   readonly left: Left | null;
 }
 

@@ -2,7 +2,7 @@ import { t } from "@/messages/jobs";
 import { decimal } from "@/messages/numbers";
 import { Link } from "../controls/link";
 
-/** What a job still takes, by the crew's own record. */
+/** Sums of a job's open ends, by the crew's own record. */
 export interface Left {
   readonly hours: { readonly least: number; readonly most: number } | null;
   readonly parts: number | null;

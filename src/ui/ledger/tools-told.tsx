@@ -37,7 +37,7 @@ const standing = ({ standing: stands, bias }: ToolRecord): string => {
   return bias === null || bias === 0 ? t("tool-was-good") : t("tool-was-good-off", { bias: signedMm(bias) });
 };
 
-/** How the end stands by the checks of the tools it was made with. */
+/** Standing of the end by the checks of the tools it was made with. */
 export function ToolsTold({ tools }: Pick<EndRecord, "tools">) {
   if (tools.length === 0) return null;
   return (

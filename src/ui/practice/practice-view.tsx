@@ -22,7 +22,7 @@ import { type PracticeEnd, WorkDrill } from "./work-drill";
 
 const STRIPES = "repeating-linear-gradient(135deg, var(--inch) 0 10px, transparent 10px 20px)";
 
-/** What drills are put together from: whole ends of the shelf, its tools, and the figures of a cleave. */
+/** Parts of the drills: whole ends of the shelf, its tools, and the figures of a cleave. */
 interface PracticeKit {
   readonly ends: readonly PracticeEnd[];
   readonly tools: readonly Tool[];
@@ -67,7 +67,7 @@ export function PracticeView({ kit }: { readonly kit: PracticeKit }) {
           </Button>
         </header>
         <div className="grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-6 px-4 pb-6 sm:px-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
-          <div ref={atHand} tabIndex={-1} className="no-print min-w-0 scroll-mt-4 self-start outline-none">
+          <div ref={atHand} tabIndex={-1} className="no-print min-w-0 scroll-mt-20 self-start outline-none">
             {task !== null && (
               <Drill
                 key={`${drill} ${task}`}

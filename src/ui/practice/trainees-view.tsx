@@ -20,7 +20,7 @@ interface TraineesViewProps {
 const minutesOf = (results: readonly DrillResultRow[]): number =>
   Math.round(results.reduce((sum, { seconds }) => sum + seconds, 0) / 60);
 
-/** What each of the crew has practised, and how sure it still is: a sheet each for the trainer, on screen and paper. */
+/** A sheet for the trainer of each of the crew: drills done, and the certainty left of them; on screen and paper. */
 export function TraineesView({ trainees }: TraineesViewProps) {
   return (
     <main className="min-w-0 flex-1 px-4 py-3 sm:px-6">

@@ -15,7 +15,7 @@ const zResult = z.object({
   task: z.string(),
   good: z.boolean(),
   seconds: z.number(),
-  /** Whether the server has it. */
+  /** True once the server has it. */
   sent: z.boolean(),
 });
 type Result = z.output<typeof zResult>;

@@ -52,5 +52,5 @@ const REMEDIES: Readonly<Record<CheckKind, () => string>> = {
   torque: () => t("remedy-torque"),
 };
 
-/** What to do about a tool whose check failed, before it is used. */
+/** Advice for a tool whose check failed, before it is used. */
 export const failedCheckAdvice = (kind: CheckKind): string => REMEDIES[kind]();

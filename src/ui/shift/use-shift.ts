@@ -20,7 +20,7 @@ const NO_SIGHTS: CheckSights = { answers: {}, gauge: null, torque: null };
 /** Interval between requests for what the others of the crew checked, milliseconds. */
 const EVERY = 15_000;
 
-/** How each tool stands now, and which is the next to check. */
+/** Standing of each tool now, and the next to check. */
 function useStandings(tools: readonly ToolStanding[]) {
   const [now, setNow] = useState<Date | null>(null);
   const freshen = () => setNow(new Date());
