@@ -150,10 +150,10 @@ test("a whole end against the clock: a step out of its turn is refused with the 
   server,
 }) => {
   test.slow();
-  const added = await request.post("/api/v1/people", { data: { name: "Runa Fell" } });
+  const added = await request.post("/api/v1/people", { data: { name: "Signe Hollow" } });
   const { people } = await added.json();
-  const runa = people.find(({ name }: { name: string }) => name === "Runa Fell").id;
-  const value = encodeURIComponent(JSON.stringify({ person: runa }));
+  const trainee = people.find(({ name }: { name: string }) => name === "Signe Hollow").id;
+  const value = encodeURIComponent(JSON.stringify({ person: trainee }));
   await page.context().addCookies([{ name: "arlent-prefs", value, url: server.url }]);
   await page.goto("/practice");
   await practise(page, "whole end: stub, wedge release");
@@ -174,7 +174,7 @@ test("a whole end against the clock: a step out of its turn is refused with the 
   await expect(page.getByText("Right.", { exact: true })).toBeVisible();
   await expect(lineOf(page, "whole end: stub")).toContainText("1 of 1");
   await page.getByRole("link", { name: "For the trainer" }).click();
-  const sheet = page.getByRole("region", { name: "Runa Fell" });
+  const sheet = page.getByRole("region", { name: "Signe Hollow" });
   await expect(sheet.getByText(/^1 drill,/)).toBeVisible();
   await expect(sheet.getByRole("listitem").filter({ hasText: "whole end: stub" })).toContainText("1 of 1");
 });

@@ -1,9 +1,8 @@
 import type { Metadata } from "next";
 import { t } from "@/messages/app";
-import { recordNow } from "@/service/clock";
 import { benchPage } from "@/service/end/bench-page";
-import { toolStandings } from "@/service/end/tool-standings";
 import { theStore } from "@/service/the-store";
+import { failedTools } from "@/service/workshop/tool-checks";
 import { BenchHome } from "@/ui/bench/bench-home";
 
 export const metadata: Metadata = { title: t("bench") };
@@ -12,12 +11,11 @@ export const dynamic = "force-dynamic";
 export default async function BenchPage({ searchParams }: { searchParams: Promise<{ before?: string }> }) {
   const { before } = await searchParams;
   const store = theStore();
-  const tools = toolStandings(store, recordNow(store));
   return (
     <BenchHome
       {...benchPage(store, before ? { before } : {})}
       further={before !== undefined}
-      failedTools={tools.filter(({ last }) => last?.good === false).map(({ name }) => name)}
+      failedTools={failedTools(store)}
     />
   );
 }

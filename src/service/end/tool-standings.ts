@@ -16,17 +16,25 @@ import { sheetOf } from "./kept-sheets";
 
 /** A tool is in use if an end of so many days was made with it. */
 const IN_USE_DAYS = 14;
-/** Ends looked at for that, and ends named by a failed check. */
+/** Ends looked at for that; ends searched for those a failed check names, and those that are named. */
 const MOST_RECENT = 60;
+const MOST_SEARCHED = 2_000;
 const MOST_NAMED = 200;
 /** Later than any time on record. */
 const EVER = "9999";
 
 /** Tools on the list that an end was made with. */
-const toolsOfEnd = (store: Store, end: EndRow): readonly ToolToCheck[] =>
-  toolsUsed(shippedLibrary().toolsToCheck, {
+const toolsOfEnd = (
+  store: Store,
+  end: EndRow,
+  tools: readonly ToolToCheck[] = shippedLibrary().toolsToCheck,
+): readonly ToolToCheck[] =>
+  toolsUsed(tools, {
     sheet: sheetOf(store, end),
-    events: historyOf(store, end).events,
+    // Read only for tools that no step names.
+    get events() {
+      return historyOf(store, end).events;
+    },
   });
 
 /** Every tool to check, as it stands now, those in use first. */
@@ -62,8 +70,9 @@ function namedEnds(store: Store, tool: ToolToCheck): ToolStanding["named"] {
   const checks = checksOfTool(store, tool.id);
   if (checks.at(-1)?.good !== false) return [];
   const lastGood = checks.findLast(({ good }) => good)?.at ?? "";
-  return endsWorkedBetween(store, lastGood, EVER, MOST_NAMED)
-    .filter((end) => toolsOfEnd(store, end).some(({ id }) => id === tool.id))
+  return endsWorkedBetween(store, lastGood, EVER, MOST_SEARCHED)
+    .filter((end) => toolsOfEnd(store, end, [tool]).length > 0)
+    .slice(0, MOST_NAMED)
     .map(({ id, label, styleName, createdAt }) => ({ id, label, style: styleName, begun: createdAt }));
 }
 

@@ -52,7 +52,7 @@ export const recordedFacts: (store: Store, key: string) => readonly RecordedFact
     const lit = lightFacts(store);
     const lots = lotFacts(store);
     const adhesives = adhesivesOf(store);
-    const hasFailed = failedTools(store);
+    const hasFailed = failedToolFacts(store);
     const counts = new Map<string, number>();
     return factRows(store).map((row): RecordedFacts => {
       const person = (row.signer === null ? undefined : personBy(people, row.signer)?.name) ?? row.signedBy;
@@ -137,7 +137,7 @@ const adhesivesOf = (store: Store): ReadonlyMap<string, string> =>
   );
 
 /** Condition of an end whose cleaver failed its check with no good one between that and the end. */
-function failedTools(store: Store): (tool: string, row: FactRow) => Facts {
+function failedToolFacts(store: Store): (tool: string, row: FactRow) => Facts {
   const checks = checksByTool(store, "");
   return (tool, { begun: from, signed: to }) => {
     const own = checks.get(tool);

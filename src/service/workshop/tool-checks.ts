@@ -83,3 +83,10 @@ export const biases = (store: Store): ReadonlyMap<string, Length> =>
       return bias == null || bias === 0 ? [] : [[tool, bias] as const];
     }),
   );
+
+/** Names of the tools whose last check failed. */
+export const failedTools = (store: Store): string[] =>
+  [...checksByTool(store, "").values()].flatMap((checks) => {
+    const last = checks.at(-1);
+    return last && !last.good ? [last.name] : [];
+  });

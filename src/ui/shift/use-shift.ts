@@ -66,6 +66,7 @@ export function useShift(first: readonly ToolStanding[]) {
   };
   const store = async (tool: ToolStanding, given: CheckSights, id: string): Promise<ToolCheck | null> => {
     setPickedId(tool.id);
+    setSights(given);
     setSending(id);
     setProblem(null);
     const answer = await call("post /tool-checks", {
