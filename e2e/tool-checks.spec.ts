@@ -27,6 +27,11 @@ test("tools checked before the first strip by keyboard; a cleave that is not fla
   await expect(
     page.getByText("Made with a tool that failed its check: cleaver with a length scale."),
   ).toBeVisible();
+  // Both places say when it failed, and not when it was last good.
+  const banner = page.getByRole("status").filter({ hasText: "Made with a tool that failed" });
+  const failed = (await banner.getByRole("time").first().getAttribute("datetime")) ?? "";
+  const line = page.getByRole("listitem").filter({ hasText: "failed its check" });
+  await expect(line.getByRole("time")).toHaveAttribute("datetime", failed);
 
   await page.goto("/bench");
   await expect(page.getByText("Do not use yet: cleaver with a length scale.")).toBeVisible();

@@ -44,14 +44,17 @@ export function ToolsTold({ tools }: Pick<EndRecord, "tools">) {
     <>
       <h2 className="mt-6 mb-2 font-bold text-lg">{t("tools-checked")}</h2>
       <ul className="divide-y divide-line border-line border-y">
-        {tools.map((tool) => (
-          <li key={tool.tool} className="flex flex-wrap gap-x-3 py-1.5">
-            <span className="min-w-0 flex-1 first-letter:uppercase">{tool.name}</span>
-            <span className={tool.standing === "failed" ? "font-bold text-out" : ""}>
-              {standing(tool)} {tool.checked !== null && <LocalTime iso={tool.checked} />}
-            </span>
-          </li>
-        ))}
+        {tools.map((tool) => {
+          const at = tool.standing === "failed" ? tool.failed : tool.checked;
+          return (
+            <li key={tool.tool} className="flex flex-wrap gap-x-3 py-1.5">
+              <span className="min-w-0 flex-1 first-letter:uppercase">{tool.name}</span>
+              <span className={tool.standing === "failed" ? "font-bold text-out" : ""}>
+                {standing(tool)} {at !== null && <LocalTime iso={at} />}
+              </span>
+            </li>
+          );
+        })}
       </ul>
     </>
   );
