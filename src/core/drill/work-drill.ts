@@ -99,7 +99,7 @@ export interface BadLook {
 const [CHANCE, MOST_MISHAPS] = [0.3, 2];
 
 /**
- * What goes wrong at a step that was just done, if anything: only where its sheet says where to go back to.
+ * A bad look at a step that was just done, or null. Only looks with a way back on the sheet go bad.
  * @param draw numbers from 0 to 1.
  * @param before mishaps there were already.
  * @example badLookAt(beginWork(placement), "none", () => 0, 0) // null

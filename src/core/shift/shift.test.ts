@@ -84,7 +84,7 @@ describe("work beside the checks of its tool", () => {
       checkStanding(checks, { from: T(from), to: T(to) }).standing;
     expect(standing(10, 20)).toBe("good");
     expect(standing(70, 80)).toBe("failed");
-    // What was made after the good check, and before the failed one, is named.
+    // Work that went on after the good check came before the failed one.
     expect(standing(55, 65)).toBe("failed");
     expect(standing(121, 125)).toBe("failed");
     expect(standing(140, 150)).toBe("good");

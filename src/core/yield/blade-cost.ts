@@ -33,7 +33,7 @@ interface TurnCost {
 const FEWEST = 20;
 
 /**
- * What an end costs if the blade is turned after each age: its share of the blade, and of the ends that failed up to then
+ * Cost of an end if the blade is turned at each age: its share of the blade, and of the ends that failed up to that age
  * (expected cost of an age replacement policy, Barlow & Proschan 1965, from memory; cleaves in place of time).
  * @param ages in the order of age, each group without the ones before.
  * @returns the ages with ends enough to say, in their order.

@@ -132,4 +132,19 @@ describe("answers from the record", () => {
     expect(run?.signal).toBeGreaterThan(12);
     expect(run?.moved).toBeCloseTo(0.59, 2);
   });
+  it("have a run of a gauge in every hand where two hands share it, and none where it is one hand's", async () => {
+    const gauges = (store: ReturnType<typeof openStore>) =>
+      insightOf(store).runs.filter(({ person }) => person === "");
+    const store = openStore(":memory:");
+    const wobble = [0, 40, -30, 20, -40, 10, 30, -20, 0, -10];
+    for (const off of wobble) cleavedEnd(store, "Osla Brandt", off);
+    for (const off of wobble) cleavedEnd(store, "Osla Brandt", off - 250);
+    expect(gauges(store)).toEqual([]);
+    for (const off of wobble) cleavedEnd(store, "Wyn Harrow", off - 250);
+    const run = gauges(store).find(({ name }) => name === "cleave length");
+    expect(run).toMatchObject({ tool: "digital-calliper" });
+    expect(run?.ends).toHaveLength(30);
+    expect(run?.signal).toBeGreaterThan(10);
+    expect(run?.signal).toBeLessThanOrEqual(14);
+  });
 });

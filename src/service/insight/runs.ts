@@ -28,6 +28,7 @@ export interface RunOnRecord {
   readonly name: string;
   readonly styleName: string;
   readonly tool: string;
+  /** Empty for a gauge in every hand. */
   readonly person: string;
   readonly min: number | null;
   readonly max: number | null;
@@ -51,9 +52,11 @@ interface RunValue
   readonly value: number;
   /** Key of its run. */
   readonly run: string;
+  /** Of a gauge: the hand and tool the length was made by. */
+  readonly hand?: string;
 }
 
-/** Runs of one length by one tool in one hand, of losses by one source, of minutes of one connector; oldest end first. */
+/** Runs of one length by one tool in one hand, or by one gauge in every hand, of losses by one source, of minutes of one connector; oldest end first. */
 export function runsOf(store: Store, facts: readonly RecordedFacts[]): RunOnRecord[] {
   const factsById = new Map(facts.map((end) => [end.id, end]));
   const groups = new Map<string, RunValue[]>();
@@ -67,20 +70,34 @@ export function runsOf(store: Store, facts: readonly RecordedFacts[]): RunOnReco
     else groups.set(value.run, [value]);
   }
   return [...groups.values()]
-    .filter(({ length }) => length >= FEWEST)
+    .filter((group) => group.length >= FEWEST && isOfItsOwn(group))
     .map((group) => runOf(group.slice(-LONGEST), factsById))
-    .sort((a, b) => Number(b.signal !== null) - Number(a.signal !== null) || b.ends.length - a.ends.length)
+    .sort(
+      (a, b) =>
+        Number(b.signal !== null) - Number(a.signal !== null) ||
+        Number(a.person === "") - Number(b.person === "") ||
+        b.ends.length - a.ends.length,
+    )
     .slice(0, MOST_RUNS);
 }
 
+/** False for a gauge in one hand with one tool: that is the run of the length itself. */
+const isOfItsOwn = ([first, ...rest]: readonly RunValue[]): boolean =>
+  first?.hand === undefined || rest.some(({ hand }) => hand !== first.hand);
+
 const lengthValues = (store: Store, facts: ReadonlyMap<string, RecordedFacts>): RunValue[] =>
   firstLengths(store).flatMap(
-    ({ id, style, styleName, dimension, name, tool, nominal, min, max, firstMean }) => {
+    ({ id, style, styleName, dimension, name, tool, gauge, nominal, min, max, firstMean }): RunValue[] => {
       const end = facts.get(id);
       if (!end) return [];
       const { person } = end;
-      const run = `${style}/${dimension}/${tool}/${nominal}/${person}`;
-      return { of: "length", id, name, styleName, tool, person, min, max, run, value: firstMean };
+      const length = `${style}/${dimension}/${nominal}`;
+      const value = { of: "length" as const, id, name, styleName, min, max, value: firstMean };
+      const own = { ...value, tool, person, run: `${length}/${tool}/${person}` };
+      if (gauge === null) return [own];
+      // The same gauge in every hand: what it drifts by shows in all of them.
+      const shared = { tool: gauge, person: "", run: `gauge/${length}/${gauge}`, hand: `${tool}/${person}` };
+      return [own, { ...value, ...shared }];
     },
   );
 

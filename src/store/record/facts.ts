@@ -72,6 +72,8 @@ interface FirstLength {
   readonly dimension: string;
   readonly name: string;
   readonly tool: string;
+  /** The instrument it was read with first. */
+  readonly gauge: string | null;
   readonly nominal: number;
   readonly min: number | null;
   readonly max: number | null;
@@ -90,6 +92,9 @@ const lengths = prepared((store) =>
       dimension: verdicts.dimension,
       name: verdicts.name,
       tool: sql<string>`${verdicts.tool}`,
+      gauge: sql<
+        string | null
+      >`(SELECT r.instrument FROM readings r WHERE r.end_id = ${sql.raw('"verdicts"."end_id"')} AND r."check" = ${sql.raw('"verdicts"."check"')} ORDER BY r.at LIMIT 1)`,
       nominal: verdicts.nominal,
       min: verdicts.min,
       max: verdicts.max,

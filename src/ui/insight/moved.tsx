@@ -36,6 +36,7 @@ const BASELINE = 10;
 const nameOf = ({ of, name, styleName: style, tool, person }: Run): string => {
   if (of === "loss") return t("run-of-loss", { wavelength: name, style, source: tool, person });
   if (of === "minutes") return t("run-of-minutes", { style, person });
+  if (person === "") return t("run-of-gauge", { name, style, gauge: tool.replaceAll("-", " ") });
   return t("run-name", { name, style, tool: tool.replaceAll("-", " "), person });
 };
 

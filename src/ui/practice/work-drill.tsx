@@ -119,7 +119,7 @@ function useWork(
   const isDone = stepsLeft(work).length === 0 && mishap === null;
   const seconds = useSeconds(!isDone);
   const hasPassed = mistakes <= MOST_MISTAKES && seconds <= turns * TURN_SECONDS;
-  // What is offered is drawn once a turn, not at each second.
+  // The choices are drawn once a turn. The clock must not draw them again.
   const offered = useMemo(() => offeredSteps(work, Math.random), [work]);
   const ways = useMemo(() => (mishap ? waysAfter(work, mishap, Math.random) : []), [work, mishap]);
   const hasAnswered = useRef(false);
