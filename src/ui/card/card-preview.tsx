@@ -17,11 +17,24 @@ interface CardPreviewProps {
 /** Pixels in a millimetre as a browser counts them: 96 to an inch (CSS Values and Units). */
 const PX_PER_MM = 96 / 25.4;
 
+/** A page as drawn, and its size on paper. */
+interface Drawing {
+  readonly url: string;
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+
+/** Millimetres of the first width or height in an SVG, those of the page; null if there are none. */
+const sizeIn = (svg: string, side: "width" | "height"): number | null => {
+  const size = new RegExp(`${side}="([\\d.]+)mm"`).exec(svg)?.[1];
+  return size === undefined ? null : Number(size);
+};
+
 /** The page as it will be printed, with how much of its true size it is shown at. */
 export function CardPreview({ address, page, pages, onPage, onPages }: CardPreviewProps) {
   const { ref, width } = useWidth<HTMLElement>(900);
   const [problem, setProblem] = useState("");
-  const [drawing, setDrawing] = useState<{ readonly url: string; readonly widthMm: number } | null>(null);
+  const [drawing, setDrawing] = useState<Drawing | null>(null);
   useEffect(() => {
     const stopped = new AbortController();
     const load = async () => {
@@ -30,7 +43,11 @@ export function CardPreview({ address, page, pages, onPage, onPages }: CardPrevi
       if (!answer.ok) return setProblem(t("the-card-cannot-be-drawn"));
       setProblem("");
       onPages(Number(answer.headers.get("x-card-pages") ?? 1));
-      setDrawing({ url: address, widthMm: Number(/width="([\d.]+)mm"/.exec(text)?.[1] ?? 297) });
+      setDrawing({
+        url: `data:image/svg+xml,${encodeURIComponent(text)}`,
+        widthMm: sizeIn(text, "width") ?? 297,
+        heightMm: sizeIn(text, "height") ?? 210,
+      });
     };
     load().catch(() => {
       if (!stopped.signal.aborted) setProblem(t("the-server-does-not-answer"));
@@ -50,6 +67,8 @@ export function CardPreview({ address, page, pages, onPage, onPages }: CardPrevi
         <img
           src={drawing.url}
           alt={t("the-card-as-printed")}
+          // Its place is taken before it is decoded: the buttons below do not move away from a press.
+          style={{ aspectRatio: drawing.widthMm / drawing.heightMm }}
           className="w-full border border-line bg-white shadow-lg"
         />
       )}
