@@ -178,6 +178,21 @@ test("a mid-span closure of six cables and twelve splices by keyboard from its s
   expect([paper.status(), paper.headers()["content-type"]]).toEqual([200, "application/pdf"]);
   await page.goto("/entry");
   await expect(page.getByRole("link", { name: /^Pad 9 closure Hill ring/ }).first()).toContainText("closed");
+
+  // The splicer's arc check fails the next morning: its splices are to be looked at again.
+  const sights = { answers: { arc: "failed" } };
+  const failed = await request.post("/api/v1/tool-checks", { data: { tool: "fusion-splicer", sights } });
+  await page.goto("/bench/tools");
+  await page.getByRole("button", { name: /^fusion splicer/ }).click();
+  const atHand = page.getByRole("region", { name: "Tool at hand" });
+  const worked = atHand.getByRole("link", { name: /^Pad 9 closure/ });
+  await expect(worked).toContainText(/splices 1, 2, 3.* 12$/);
+  await worked.press("Enter");
+  await expect(
+    page.getByText(/Splices 1, 2, 3.* 12 were made with it, with no good check between: look at them again/),
+  ).toBeVisible();
+  const { id: check } = await failed.json();
+  await request.post(`/api/v1/tool-checks/${check}/take-back`, { data: {} });
 });
 
 test("two devices at one closure lose nothing, and what is done on one is seen on the other", {

@@ -70,6 +70,14 @@ describe("the shipped library", () => {
       /only on single-mode glass/,
     );
   });
+  it("names the tool of every strip, cleave and arc of a splice, one that is checked before a shift", () => {
+    const checked = new Set(library.toolsToCheck.map(({ id }) => id));
+    const steps = library.splicing.flatMap((procedure) =>
+      procedure.steps.filter(({ act }) => ["strip", "cleave", "fuse"].includes(act)),
+    );
+    expect(steps.length).toBeGreaterThan(20);
+    expect(steps.filter(({ tool }) => tool === undefined || !checked.has(tool))).toEqual([]);
+  });
   it("marks its figures as representative", () => {
     for (const { source } of [
       ...library.procedures,

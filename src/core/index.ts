@@ -64,6 +64,7 @@ export {
   zClosureEvent,
 } from "./closure/closure-event";
 export { type ClosureRecord, closureRecord } from "./closure/closure-record";
+export { closureToolsUsed, type FailedClosureTool, failedClosureTools } from "./closure/closure-tools";
 export {
   type ClosureWork,
   closureWork,

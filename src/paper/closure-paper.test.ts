@@ -15,6 +15,14 @@ const of = {
   job: "North ring",
   ends: new Map(),
   nameOf: () => "Wyn Harrow",
+  checksOf: () => [
+    {
+      tool: { id: "fusion-splicer", name: "fusion splicer", kind: "arc" as const },
+      standing: "failed" as const,
+      before: null,
+      failed: { at: "2026-11-25T09:00:00.000Z", good: false, bias: null },
+    },
+  ],
 };
 const record = closureRecord(of, WORLD.closureAt, [
   {
@@ -47,6 +55,8 @@ describe("a closure's record on paper", () => {
     );
     expect(page).toMatch(/1300 and 1300 mm left; 2\d more tries/);
     expect(page).toContain("Still being worked at.");
+    expect(page).toMatch(/0\.04 dB simulated \(fusion splicer failed its check\)/);
+    expect(page).toContain("fusion splicer: failed its check of 2026-11-25 09:00");
   });
   it("has the records of its cables behind it, each on a page of its own", async () => {
     const store = openStore(":memory:");

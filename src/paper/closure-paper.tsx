@@ -2,7 +2,7 @@ import { Document, Page, renderToBuffer, Text, View } from "@react-pdf/renderer"
 import type { ClosureRecord } from "@/core";
 import { t } from "@/messages/paper";
 import { mustBePrintable } from "./printable";
-import { Fact, when } from "./record-sections";
+import { Fact, ToolChecks, when } from "./record-sections";
 import { styles } from "./styles";
 
 /**
@@ -47,6 +47,7 @@ function ClosurePages({ record }: Of) {
       <Work record={record} />
       <Splices record={record} />
       <Spares record={record} />
+      <ToolChecks record={{ tools: record.tools.map((tool) => ({ ...tool, bias: null })) }} />
       {reopened.length > 0 && <Text style={styles.head}>{t("opened-again")}</Text>}
       {reopened.map(({ at, by, reason }) => (
         <Text key={at}>{[when(at), by, reason].filter(Boolean).join(", ")}</Text>
@@ -115,9 +116,7 @@ function Splices({ record: { splices, limitDb } }: Of) {
           <Text style={{ width: "8%" }}>{slot ?? "–"}</Text>
           <Text style={{ width: "24%", paddingRight: 6 }}>
             {[
-              tries
-                .map(({ estimateDb, simulated }) => `${estimateDb} dB${simulated ? t("try-simulated") : ""}`)
-                .join(", "),
+              tries.map(tryText).join(", "),
               standing === "in" ? "" : t("splice-standing", { standing, reason }),
             ]
               .filter(Boolean)
@@ -131,6 +130,12 @@ function Splices({ record: { splices, limitDb } }: Of) {
     </>
   );
 }
+
+const tryText = ({ estimateDb, simulated, toolsFailed }: ClosureRecord["splices"][number]["tries"][number]) =>
+  [
+    `${estimateDb} dB${simulated ? t("try-simulated") : ""}`,
+    ...(toolsFailed.length > 0 ? [t("try-tools-failed", { tools: toolsFailed.join(", ") })] : []),
+  ].join(" ");
 
 function Spares({ record: { spares } }: Of) {
   if (spares.length === 0) return null;

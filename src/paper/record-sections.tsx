@@ -189,8 +189,8 @@ export function Light({ record }: Of) {
   );
 }
 
-/** Standing of the end by the checks of the tools it was made with. */
-export function ToolChecks({ record: { tools } }: Of) {
+/** Standing of an end or a closure by the checks of the tools it was made with. */
+export function ToolChecks({ record: { tools } }: { readonly record: Pick<RecordDocument, "tools"> }) {
   if (tools.length === 0) return null;
   return (
     <>

@@ -24,6 +24,7 @@ const of = {
   job: "Ring",
   ends: new Map([["pad4", "end-1"]]),
   nameOf: (person: string | null) => (person === "w" ? "Wyn Harrow" : null),
+  checksOf: () => [],
 };
 
 describe("the record of a closure", () => {

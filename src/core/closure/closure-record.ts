@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { fibresText } from "../piece/parted";
+import { type ToolStood, toolRecords, worstByTool, zToolRecord } from "../record/tool-checks";
 import { colourTyped, fibreEndText, fibreShown, PIGTAIL, splicedCable } from "../splice/fibres";
 import { splicedIn } from "../splice/open-joint";
 import type { Splice } from "../splice/splice-plan";
@@ -36,6 +37,8 @@ const zSpliceRecord = z.strictObject({
       estimateDb: z.number(),
       procedure: z.string().nullable(),
       simulated: z.boolean(),
+      /** Names of the tools it was made with whose check failed, with no good check between. */
+      toolsFailed: z.array(z.string()),
     }),
   ),
   standing: z.enum(["open", "in", "out", "accepted", "left"]),
@@ -68,6 +71,8 @@ export const zClosureRecord = z.strictObject({
   splices: z.array(zSpliceRecord),
   spares: z.array(z.strictObject({ cable: z.string(), fibres: z.string(), reason: z.string() })),
   reopened: z.array(z.strictObject({ ...zDone.shape, reason: z.string() })),
+  /** Standing by the checks of the tools it was made with, the worst of each; none that was never checked. */
+  tools: z.array(zToolRecord.omit({ bias: true })),
 });
 export type ClosureRecord = z.output<typeof zClosureRecord>;
 
@@ -79,15 +84,17 @@ interface RecordOf {
   readonly ends: ReadonlyMap<string, string | null>;
   /** A person's name by their id. */
   readonly nameOf: (person: string | null) => string | null;
+  /** Standing of an event by the checks of the tools it was done with. */
+  readonly checksOf: (recorded: ClosureRecorded) => readonly ToolStood[];
 }
 
 /**
  * The record of a closure: its cables, everything done or read in order of the work, each splice with its tries and what
  * they left, spares with their reasons, and every time it was opened again.
- * @example closureRecord({ id: "c", name: "Pad 4", job: "Ring", ends: new Map(), nameOf: () => null }, closureAt, []).state // "open"
+ * @example closureRecord({ id: "c", name: "Pad 4", job: "Ring", ends: new Map(), nameOf: () => null, checksOf: () => [] }, closureAt, []).state // "open"
  */
 export function closureRecord(
-  { id, name, job, ends, nameOf }: RecordOf,
+  { id, name, job, ends, nameOf, checksOf }: RecordOf,
   at: ClosureAtWork,
   events: readonly ClosureRecorded[],
 ): ClosureRecord {
@@ -124,6 +131,9 @@ export function closureRecord(
             estimateDb,
             procedure: procedure?.id ?? null,
             simulated: splicer?.simulated ?? false,
+            toolsFailed: checksOf(recorded).flatMap(({ tool, standing }) =>
+              standing === "failed" ? [tool.name] : [],
+            ),
           },
         ];
       }),
@@ -136,6 +146,7 @@ export function closureRecord(
     reopened: events.flatMap((recorded) =>
       recorded.event.kind === "reopen" ? [{ ...done(recorded), reason: recorded.event.reason }] : [],
     ),
+    tools: toolRecords(worstByTool(events.flatMap(checksOf))).map(({ bias: _, ...tool }) => tool),
   };
 }
 

@@ -38,3 +38,16 @@ export const toolRecords = (stood: readonly ToolStood[]): ToolRecord[] =>
     failed: failed?.at ?? null,
     bias: before?.bias ?? null,
   }));
+
+const WORST_FIRST = ["failed", "unchecked", "good"] as const;
+
+/** Standings of several pieces of work, one a tool: the worst of each, in the order the tools come. */
+export function worstByTool(stood: readonly ToolStood[]): ToolStood[] {
+  const worst = new Map<string, ToolStood>();
+  for (const each of stood) {
+    const other = worst.get(each.tool.id);
+    if (!other || WORST_FIRST.indexOf(each.standing) < WORST_FIRST.indexOf(other.standing))
+      worst.set(each.tool.id, each);
+  }
+  return [...worst.values()];
+}

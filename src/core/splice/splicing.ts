@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { zSource } from "../cable/cable";
 import { type Length, um, zMmNotNegative } from "../length/length";
-import { zId, zName } from "../names/names";
+import { zDocumentId, zId, zName } from "../names/names";
 import { eachOnce } from "../names/once";
 import { said } from "../words/core";
 
@@ -36,6 +36,8 @@ const zSplicingStep = z.strictObject({
   title: zName,
   act: z.enum(SPLICING_ACTS),
   side: z.enum(SPLICED_SIDES).default("both"),
+  /** Tool it is done with, by its id; absent where it is done by hand or eye. */
+  tool: zDocumentId.optional(),
   /** What to look at, or how; shown below the title. */
   note: z.string().max(300).default(""),
   caution: z.string().max(300).default(""),

@@ -32,9 +32,18 @@ export type ToolCheck = z.output<typeof zToolCheck>;
 /** An end made with a tool whose check failed since. */
 const zNamedEnd = z.strictObject({ id: z.string(), label: z.string(), style: z.string(), begun: z.string() });
 
+/** A closure worked at with a tool whose check failed since: numbers of its splices, and how many readings. */
+const zNamedClosure = z.strictObject({
+  closure: z.string(),
+  job: z.string(),
+  name: z.string(),
+  splices: z.array(z.int()).readonly(),
+  readings: z.int(),
+});
+
 /** A tool as it stands before the first strip of a shift. */
 const zToolStanding = zToolToCheck.extend({
-  /** An end of the last two weeks was made with it, or one at the bench is. */
+  /** Work of the last two weeks was done with it: an end made, or a closure worked at. */
   inUse: z.boolean(),
   /** Of a cleaver: the place of its blade by the record, from 1. */
   place: z.int().nullable(),
@@ -43,6 +52,8 @@ const zToolStanding = zToolToCheck.extend({
   last: zToolCheck.nullable(),
   /** Of a failed check: the ends made since the last good one, newest first, at most 200. */
   named: z.array(zNamedEnd).readonly(),
+  /** Of a failed check: the closures worked at with it since the last good one, newest first, at most 200. */
+  closures: z.array(zNamedClosure).readonly(),
 });
 export type ToolStanding = z.output<typeof zToolStanding>;
 

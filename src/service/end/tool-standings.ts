@@ -9,6 +9,7 @@ import {
 import type { Store } from "@/store/database/store";
 import { type EndRow, endsWorkedBetween } from "@/store/record/ends";
 import { shippedLibrary } from "@/store/shelf/shipped";
+import { closuresWorkedWith, closureToolsSince } from "../workshop/closure-checks";
 import { checksByTool, checksOfTool } from "../workshop/tool-checks";
 import { placeOfBlade } from "../workshop/tools";
 import { historyOf } from "./history";
@@ -42,15 +43,16 @@ export function toolStandings(store: Store, now: Date): ToolStanding[] {
   const since = new Date(now.getTime() - IN_USE_DAYS * 86_400_000).toISOString();
   const recent = endsWorkedBetween(store, since, EVER, MOST_RECENT);
   const used = new Set(recent.flatMap((end) => toolsOfEnd(store, end).map(({ id }) => id)));
+  const usedAtClosures = closureToolsSince(store, since);
   const atBench = recent.filter(({ signedAt }) => signedAt === null);
   return shippedLibrary()
     .toolsToCheck.map((tool) => ({
       ...tool,
-      inUse: used.has(tool.id),
+      inUse: used.has(tool.id) || usedAtClosures.has(tool.id),
       place: tool.kind === "cleaver" ? placeOfBlade(store, tool.id) : null,
       dies: tool.kind === "die" ? diesOf(store, atBench) : [],
       last: checksOfTool(store, tool.id).at(-1) ?? null,
-      named: namedEnds(store, tool),
+      ...namedWork(store, tool),
     }))
     .sort((a, b) => Number(b.inUse) - Number(a.inUse));
 }
@@ -65,15 +67,16 @@ function diesOf(store: Store, ends: readonly EndRow[]): { style: string; across:
   return [...new Map(dies.map((die) => [`${die.style} ${die.across}`, die])).values()];
 }
 
-/** Ends made with a tool since its last good check, where its last check failed. */
-function namedEnds(store: Store, tool: ToolToCheck): ToolStanding["named"] {
+/** Ends made and closures worked at with a tool since its last good check, where its last check failed. */
+function namedWork(store: Store, tool: ToolToCheck): Pick<ToolStanding, "named" | "closures"> {
   const checks = checksOfTool(store, tool.id);
-  if (checks.at(-1)?.good !== false) return [];
+  if (checks.at(-1)?.good !== false) return { named: [], closures: [] };
   const lastGood = checks.findLast(({ good }) => good)?.at ?? "";
-  return endsWorkedBetween(store, lastGood, EVER, MOST_SEARCHED)
+  const named = endsWorkedBetween(store, lastGood, EVER, MOST_SEARCHED)
     .filter((end) => toolsOfEnd(store, end, [tool]).length > 0)
     .slice(0, MOST_NAMED)
     .map(({ id, label, styleName, createdAt }) => ({ id, label, style: styleName, begun: createdAt }));
+  return { named, closures: closuresWorkedWith(store, tool, lastGood) };
 }
 
 /** Standing of an end by the checks of the tools it was made with; tools that were never checked are left out. */

@@ -3,6 +3,8 @@ import {
   type ClosureAtWork,
   type ClosureRecorded,
   closureWork,
+  type FailedClosureTool,
+  failedClosureTools,
   openInside,
   problemOf,
   type Splicing,
@@ -11,6 +13,7 @@ import type { Store } from "@/store/database/store";
 import { closureEventsOf } from "@/store/plan/closure-events";
 import { latestClosures } from "@/store/plan/closures";
 import { shippedLibrary } from "@/store/shelf/shipped";
+import { checksOfClosureEvent } from "../workshop/closure-checks";
 import { closureAtWork } from "./closure-at-work";
 import { getClosure } from "./closures";
 import { jobName } from "./places";
@@ -22,6 +25,7 @@ export interface ClosurePage {
   readonly events: readonly ClosureRecorded[];
   /** The ways fibres can be joined. */
   readonly splicing: readonly Splicing[];
+  readonly failedTools: readonly FailedClosureTool[];
 }
 
 /** A closure of a job to be worked at; null where there is none, or its entry or a cable is on the shelf no more. */
@@ -29,11 +33,14 @@ export function findClosurePage(store: Store, job: string, id: string): ClosureP
   try {
     const closure = getClosure(store, id);
     if (closure.job !== job) return null;
+    const at = closureAtWork(store, closure);
+    const events = closureEventsOf(store, closure.id);
     return {
-      closure,
-      at: closureAtWork(store, closure),
-      events: closureEventsOf(store, closure.id),
+      ...{ closure, at, events },
       splicing: shippedLibrary().splicing,
+      failedTools: failedClosureTools(at.plan.splices, events, (recorded) =>
+        checksOfClosureEvent(store, recorded),
+      ),
     };
   } catch (error) {
     if (problemOf(error)) return null;

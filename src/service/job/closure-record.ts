@@ -4,6 +4,7 @@ import type { Store } from "@/store/database/store";
 import { closureEventsOf } from "@/store/plan/closure-events";
 import { people } from "../crew/people";
 import { BYTE_ORDER_MARK, CSV_SETTINGS } from "../ledger/record-csv";
+import { checksOfClosureEvent } from "../workshop/closure-checks";
 import { closureAtWork } from "./closure-at-work";
 import { getClosure } from "./closures";
 import { jobName } from "./places";
@@ -19,6 +20,7 @@ export function closureRecordOf(store: Store, id: ClosureId): ClosureRecord {
       job: jobName(store, closure.job),
       ends: new Map(closure.cables.map((cable) => [cable.id, cable.end])),
       nameOf: (person) => (person === null ? null : (personBy(everybody, person)?.name ?? null)),
+      checksOf: (recorded) => checksOfClosureEvent(store, recorded),
     },
     closureAtWork(store, closure),
     closureEventsOf(store, closure.id),
@@ -47,6 +49,7 @@ const COLUMNS = [
   "estimate_db",
   "limit_db",
   "simulated",
+  "tools_failed",
   "left_a_mm",
   "left_b_mm",
   "tries_left",
@@ -113,11 +116,12 @@ function spliceRows({ splices, limitDb }: ClosureRecord): Row[] {
       reason,
     };
     const rows = tries.map(
-      ({ estimateDb, simulated, by, at }, i): Row => ({
+      ({ estimateDb, simulated, toolsFailed, by, at }, i): Row => ({
         ...splice,
         try: i + 1,
         estimate_db: estimateDb,
         simulated: simulated ? "simulated" : "",
+        tools_failed: toolsFailed.join(", "),
         by: by ?? "",
         at,
       }),

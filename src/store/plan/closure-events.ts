@@ -1,4 +1,4 @@
-import { asc, eq } from "drizzle-orm";
+import { asc, desc, eq, gt } from "drizzle-orm";
 import { type ClosureId, type ClosureRecorded, check, zClosureEvent } from "@/core";
 import type { Store } from "../database/store";
 import { inTransaction } from "../database/transaction";
@@ -25,6 +25,21 @@ export const closureEventsOf = (store: Store, closure: ClosureId): ClosureRecord
     .orderBy(asc(closureEvents.n))
     .all()
     .map(recordedIn);
+
+/** Events of every closure after a time, newest first. */
+export const closureEventsSince = (
+  store: Store,
+  after: string,
+  most: number,
+): (ClosureRecorded & { readonly closure: ClosureId })[] =>
+  store
+    .select()
+    .from(closureEvents)
+    .where(gt(closureEvents.at, after))
+    .orderBy(desc(closureEvents.n))
+    .limit(most)
+    .all()
+    .map((row) => ({ ...recordedIn(row), closure: row.closure }));
 
 /** The event of an id, with the closure it happened to. */
 export function findClosureEvent(store: Store, id: string): { closure: ClosureId; body: string } | undefined {

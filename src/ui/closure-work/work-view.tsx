@@ -7,6 +7,7 @@ import {
   type ClosureAtWork,
   type ClosureRecorded,
   type ClosureStage,
+  type FailedClosureTool,
   openInside,
   personBy,
   type Splicing,
@@ -16,6 +17,7 @@ import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { usePeople } from "../people/people-context";
 import { ClosureDrawing } from "./closure-drawing";
+import { ClosureToolsFailed } from "./closure-tools-failed";
 import { ReasonForm } from "./make-splice";
 import { SpliceStage } from "./splice-stage";
 import { StageItems } from "./stage-items";
@@ -29,11 +31,12 @@ interface WorkViewProps {
   readonly at: ClosureAtWork;
   readonly events: readonly ClosureRecorded[];
   readonly splicing: readonly Splicing[];
+  readonly failedTools: readonly FailedClosureTool[];
   readonly href: string;
 }
 
 /** A closure at the bench, stage by stage, from permission to the closed cover. */
-export function WorkView({ closure, at, events: initial, splicing, href }: WorkViewProps) {
+export function WorkView({ closure, at, events: initial, splicing, failedTools, href }: WorkViewProps) {
   const held = useClosureWork({ closure: closure.id, at, events: initial });
   const { work, events, happen, problem, busy } = held;
   const [chosen, setChosen] = useState<ClosureStage | null>(null);
@@ -63,6 +66,7 @@ export function WorkView({ closure, at, events: initial, splicing, href }: WorkV
           </a>
         </Button>
       </header>
+      <ClosureToolsFailed tools={failedTools} />
       <StageStrip work={work} shown={shown} onShow={show} />
       <ClosureDrawing at={at} work={work} shown={shown} onShow={show} />
       {problem && (

@@ -1,7 +1,7 @@
 "use client";
 
 import { Check, TriangleAlert } from "lucide-react";
-import { useEffect, useRef } from "react";
+import { type ReactNode, useEffect, useId, useRef } from "react";
 import type { ToolStanding } from "@/core";
 import { t } from "@/messages/shift";
 import { Button } from "../controls/button";
@@ -13,7 +13,7 @@ import type { Shift } from "./use-shift";
 
 /** Result of a tool's check; of one that failed, what to do, and the ends made since the last good one. */
 export function CheckedPanel({ tool, shift }: { readonly tool: ToolStanding; readonly shift: Shift }) {
-  const { last, named } = tool;
+  const { last } = tool;
   const first = useRef<HTMLButtonElement>(null);
   useEffect(() => first.current?.focus(), []);
   if (!last) return null;
@@ -55,32 +55,67 @@ export function CheckedPanel({ tool, shift }: { readonly tool: ToolStanding; rea
           {t("entered-by-mistake")}
         </Button>
       </div>
-      {!last.good && <NamedEnds named={named} />}
+      {!last.good && <NamedWork {...tool} />}
     </div>
   );
 }
 
-function NamedEnds({ named }: { readonly named: ToolStanding["named"] }) {
-  if (named.length === 0) return <p className="mt-4 text-lg">{t("no-end-since")}</p>;
+function NamedWork({ named, closures }: Pick<ToolStanding, "named" | "closures">) {
+  if (named.length + closures.length === 0) return <p className="mt-4 text-lg">{t("no-work-since")}</p>;
   return (
-    <section aria-label={t("ends-made-since")} className="mt-4">
-      <h3 className="font-bold text-lg">{t("ends-since", { count: named.length })}</h3>
+    <>
+      {named.length > 0 && (
+        <NamedList title={t("ends-since", { count: named.length })}>
+          {named.map(({ id, label, style, begun }) => (
+            <NamedItem key={id} href={`/ledger/${id}`} name={label || style}>
+              {style} · <LocalTime iso={begun} />
+            </NamedItem>
+          ))}
+        </NamedList>
+      )}
+      {closures.length > 0 && (
+        <NamedList title={t("closures-since", { count: closures.length })}>
+          {closures.map(({ closure, job, name, splices, readings }) => (
+            <NamedItem key={closure} href={`/jobs/${job}/closures/${closure}/work`} name={name}>
+              {[
+                splices.length > 0 &&
+                  t("splices-named", { count: splices.length, splices: splices.join(", ") }),
+                readings > 0 && t("readings-named", { count: readings }),
+              ]
+                .filter(Boolean)
+                .join(" · ")}
+            </NamedItem>
+          ))}
+        </NamedList>
+      )}
+    </>
+  );
+}
+
+function NamedList({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  const id = useId();
+  return (
+    <section aria-labelledby={id} className="mt-4">
+      <h3 id={id} className="font-bold text-lg">
+        {title}
+      </h3>
       <p className="text-soft">{t("look-at-them-again")}</p>
-      <ul className="mt-2 grid gap-1 sm:grid-cols-2">
-        {named.map(({ id, label, style, begun }) => (
-          <li key={id}>
-            <Link
-              href={`/ledger/${id}`}
-              className="block min-h-12 rounded-lg border border-line bg-raised px-3 py-1.5"
-            >
-              <span className="block truncate font-semibold">{label || style}</span>
-              <span className="block truncate text-soft text-sm">
-                {style} · <LocalTime iso={begun} />
-              </span>
-            </Link>
-          </li>
-        ))}
-      </ul>
+      <ul className="mt-2 grid gap-1 sm:grid-cols-2">{children}</ul>
     </section>
   );
 }
+
+interface NamedItemProps {
+  readonly href: string;
+  readonly name: string;
+  readonly children: ReactNode;
+}
+
+const NamedItem = ({ href, name, children }: NamedItemProps) => (
+  <li>
+    <Link href={href} className="block min-h-12 rounded-lg border border-line bg-raised px-3 py-1.5">
+      <span className="block truncate font-semibold">{name}</span>
+      <span className="block truncate text-soft text-sm">{children}</span>
+    </Link>
+  </li>
+);
