@@ -59,11 +59,10 @@ export const recordedFacts: (store: Store, key: string) => readonly RecordedFact
       const own = `${person} ${row.style}`;
       const before = counts.get(own) ?? 0;
       counts.set(own, before + 1);
-      const { interface: picked } = row.picked.choices;
       const blade = blades.get(row.id);
       const facts: Partial<Record<Question, string>> = {
         ...{ person, style: row.styleName, cable: row.cableName, day: row.signed.slice(0, 10) },
-        ...(picked ? { interface: picked } : {}),
+        ...(row.interface ? { interface: row.interface } : {}),
         "new-to-it": before < NEW_FOR ? "yes" : ABSENT,
         ...blade?.facts,
         ...lit(row.signed),
@@ -71,7 +70,14 @@ export const recordedFacts: (store: Store, key: string) => readonly RecordedFact
         ...(adhesives.has(row.style) ? { adhesive: adhesives.get(row.style) } : {}),
         ...(blade ? hasFailed(blade.tool, row) : {}),
       };
-      return { id: row.id, good: row.good && !row.again, facts, row, person, blade: blade ?? null };
+      return {
+        id: row.id,
+        good: row.good === 1 && row.again === 0,
+        facts,
+        row,
+        person,
+        blade: blade ?? null,
+      };
     });
   },
 );

@@ -1,4 +1,4 @@
-import { ABSENT, driftOf, mustHoldAt } from "@/core";
+import { ABSENT, driftOf } from "@/core";
 import type { Store } from "@/store/database/store";
 import { type FirstLoss, firstLengths, firstLosses } from "@/store/record/facts";
 import { KNOWN_QUESTIONS, OTHER_QUESTIONS, type RecordedFacts } from "./end-facts";
@@ -45,33 +45,50 @@ export interface RunOnRecord {
   readonly changed: readonly { readonly question: string; readonly value: string }[];
 }
 
-/** A value read of an end, and the run it belongs to. */
-interface RunValue
-  extends Pick<RunOnRecord, "of" | "name" | "styleName" | "tool" | "person" | "min" | "max"> {
-  readonly id: string;
-  readonly value: number;
-  /** Key of its run. */
-  readonly run: string;
-  /** Of a gauge: the hand and tool the length was made by. */
-  readonly hand?: string;
+/** Name and limits of what a run is of. */
+type RunLimits = Pick<RunOnRecord, "name" | "min" | "max">;
+
+/** Values of one run, oldest end first. */
+interface RunValues extends Pick<RunOnRecord, "of" | "styleName" | "tool" | "person"> {
+  readonly ends: { readonly id: string; readonly value: number }[];
+  /** Of the newest end: limits change with a procedure's revision. */
+  limits: RunLimits;
+  /** Of a gauge: the hands and tools its lengths were made by. */
+  readonly hands: Set<string> | null;
+}
+
+/** Runs by their keys. */
+type Runs = Map<string, RunValues>;
+
+/** Adds the value of an end to the run of a key, which is begun if there is none. */
+function addValue(
+  runs: Runs,
+  key: string,
+  end: RunValues["ends"][number],
+  limits: RunLimits,
+  begin: () => Omit<RunValues, "ends" | "limits">,
+): RunValues {
+  const begun = runs.get(key);
+  if (begun) {
+    begun.ends.push(end);
+    begun.limits = limits;
+    return begun;
+  }
+  const run = { ...begin(), ends: [end], limits };
+  runs.set(key, run);
+  return run;
 }
 
 /** Runs of one length by one tool in one hand, or by one gauge in every hand, of losses by one source, of minutes of one connector; oldest end first. */
 export function runsOf(store: Store, facts: readonly RecordedFacts[]): RunOnRecord[] {
   const factsById = new Map(facts.map((end) => [end.id, end]));
-  const groups = new Map<string, RunValue[]>();
-  for (const value of [
-    ...lengthValues(store, factsById),
-    ...lossValues(store, facts),
-    ...minuteValues(facts),
-  ]) {
-    const group = groups.get(value.run);
-    if (group) group.push(value);
-    else groups.set(value.run, [value]);
-  }
-  return [...groups.values()]
-    .filter((group) => group.length >= FEWEST && isOfItsOwn(group))
-    .map((group) => runOf(group.slice(-LONGEST), factsById))
+  const runs: Runs = new Map();
+  addLengths(runs, store, factsById);
+  addLosses(runs, store, facts);
+  addMinutes(runs, facts);
+  return [...runs.values()]
+    .filter(({ ends, hands }) => ends.length >= FEWEST && isOfItsOwn(hands))
+    .map((run) => runOf(run, factsById))
     .sort(
       (a, b) =>
         Number(b.signal !== null) - Number(a.signal !== null) ||
@@ -82,73 +99,70 @@ export function runsOf(store: Store, facts: readonly RecordedFacts[]): RunOnReco
 }
 
 /** False for a gauge in one hand with one tool: that is the run of the length itself. */
-const isOfItsOwn = ([first, ...rest]: readonly RunValue[]): boolean =>
-  first?.hand === undefined || rest.some(({ hand }) => hand !== first.hand);
+const isOfItsOwn = (hands: RunValues["hands"]): boolean => hands === null || hands.size > 1;
 
-const lengthValues = (store: Store, facts: ReadonlyMap<string, RecordedFacts>): RunValue[] =>
-  firstLengths(store).flatMap(
-    ({ id, style, styleName, dimension, name, tool, gauge, nominal, min, max, firstMean }): RunValue[] => {
-      const end = facts.get(id);
-      if (!end) return [];
-      const { person } = end;
-      const length = `${style}/${dimension}/${nominal}`;
-      const value = { of: "length" as const, id, name, styleName, min, max, value: firstMean };
-      const own = { ...value, tool, person, run: `${length}/${tool}/${person}` };
-      if (gauge === null) return [own];
-      // The same gauge in every hand: what it drifts by shows in all of them.
-      const shared = { tool: gauge, person: "", run: `gauge/${length}/${gauge}`, hand: `${tool}/${person}` };
-      return [own, { ...value, ...shared }];
-    },
-  );
+function addLengths(runs: Runs, store: Store, facts: ReadonlyMap<string, RecordedFacts>): void {
+  for (const length of firstLengths(store)) {
+    const own = facts.get(length.id);
+    if (!own) continue;
+    const { person, row } = own;
+    const { tool, gauge } = length;
+    const of = { of: "length" as const, styleName: row.styleName };
+    const key = `${row.style}/${length.dimension}/${length.nominal}`;
+    const end = { id: length.id, value: length.firstMean };
+    const hand = `${tool}/${person}`;
+    addValue(runs, `${key}/${hand}`, end, length, () => ({ ...of, tool, person, hands: null }));
+    if (gauge === null) continue;
+    // The same gauge in every hand: what it drifts by shows in all of them.
+    const shared = () => ({ ...of, tool: gauge, person: "", hands: new Set<string>() });
+    addValue(runs, `gauge/${key}/${gauge}`, end, length, shared).hands?.add(hand);
+  }
+}
 
-function lossValues(store: Store, facts: readonly RecordedFacts[]): RunValue[] {
+function addLosses(runs: Runs, store: Store, facts: readonly RecordedFacts[]): void {
   const lit = facts.slice(-MOST_LIT);
   const losses = new Map<string, FirstLoss[]>();
   const ids = lit.map(({ row }) => row.id);
-  for (const loss of firstLosses(store, ids)) losses.set(loss.id, [...(losses.get(loss.id) ?? []), loss]);
-  return lit.flatMap(({ id, row, person }) =>
-    (losses.get(id) ?? []).map(({ wavelength, source, loss }): RunValue => {
-      const run = JSON.stringify(["loss", row.style, wavelength, source, person]);
-      const { styleName } = row;
-      const name = String(wavelength);
-      return {
-        of: "loss",
-        ...{ id, name, styleName, tool: source, person, min: null, max: null, run },
-        value: loss,
-      };
-    }),
-  );
+  for (const loss of firstLosses(store, ids)) {
+    const own = losses.get(loss.id);
+    if (own) own.push(loss);
+    else losses.set(loss.id, [loss]);
+  }
+  for (const { id, row, person } of lit)
+    for (const { wavelength, source, loss } of losses.get(id) ?? []) {
+      const of = { of: "loss" as const, styleName: row.styleName, tool: source, person, hands: null };
+      const key = JSON.stringify(["loss", row.style, wavelength, source, person]);
+      const limits = { name: String(wavelength), min: null, max: null };
+      addValue(runs, key, { id, value: loss }, limits, () => of);
+    }
 }
 
-const minuteValues = (facts: readonly RecordedFacts[]): RunValue[] =>
-  facts.flatMap(({ id, row, person }): RunValue[] => {
-    const value = minutesOf(row);
-    const { style, styleName } = row;
-    const run = JSON.stringify(["minutes", style, person]);
-    return value === null
-      ? []
-      : [
-          {
-            of: "minutes",
-            ...{ id, name: "", styleName, tool: "", person, min: null, max: null, run },
-            value,
-          },
-        ];
-  });
+const NO_LIMITS: RunLimits = { name: "", min: null, max: null };
 
-function runOf(group: readonly RunValue[], facts: ReadonlyMap<string, RecordedFacts>): RunOnRecord {
-  const values = group.map(({ value }) => value);
+function addMinutes(runs: Runs, facts: readonly RecordedFacts[]): void {
+  for (const { id, row, person } of facts) {
+    const value = minutesOf(row);
+    if (value === null) continue;
+    const { style, styleName } = row;
+    const begin = () => ({ of: "minutes" as const, styleName, tool: "", person, hands: null });
+    addValue(runs, JSON.stringify(["minutes", style, person]), { id, value }, NO_LIMITS, begin);
+  }
+}
+
+function runOf(run: RunValues, facts: ReadonlyMap<string, RecordedFacts>): RunOnRecord {
+  const { of, styleName, tool, person } = run;
+  const { name, min, max } = run.limits;
+  const ends = run.ends.slice(-LONGEST);
+  const values = ends.map(({ value }) => value);
   const drift = driftOf({ values, baseline: { first: BASELINE }, lambda: LAMBDA, width: WIDTH });
   // The first ends set the level: they are no signal against it.
   const signal = drift.signals.find((place) => place > BASELINE) ?? null;
   const since = signal === null ? [] : values.slice(signal - 1);
-  const { of, name, styleName, tool, person, min, max } = mustHoldAt(group, 0);
   return {
-    ...{ of, name, styleName, tool, person, min, max },
-    ends: group.map(({ id, value }) => ({ id, value })),
+    ...{ of, name, styleName, tool, person, min, max, ends },
     ...{ mean: drift.mean, ewma: drift.ewma, lower: drift.lower, upper: drift.upper, signal },
     moved: signal === null ? null : since.reduce((sum, value) => sum + value, 0) / since.length - drift.mean,
-    changed: signal === null ? [] : changedAt(group, signal, facts),
+    changed: signal === null ? [] : changedAt(ends, signal, facts),
   };
 }
 
@@ -157,7 +171,7 @@ const LEAD = 4;
 
 /** Conditions seen for the first time in a run at its signal or shortly before it. */
 function changedAt(
-  group: readonly RunValue[],
+  group: RunOnRecord["ends"],
   signal: number,
   facts: ReadonlyMap<string, RecordedFacts>,
 ): RunOnRecord["changed"] {

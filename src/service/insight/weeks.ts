@@ -33,23 +33,13 @@ export interface WeekOnRecord {
 const MOST = 26;
 const QUESTIONS = [...KNOWN_QUESTIONS, ...OTHER_QUESTIONS.filter((question) => question !== "day")];
 
-/** The last weeks with ends, each with its yield and the conditions that were new in it. */
+/**
+ * The last weeks with ends, each with its yield and the conditions that were new in it.
+ * @param facts in the order of the sign-offs.
+ */
 export function weeksOf(facts: readonly RecordedFacts[], rows: readonly YieldRow[]): WeekOnRecord[] {
-  const had = new Set<string>();
-  const fresh = new Map<string, { question: string; value: string }[]>();
-  const byTime = [...facts].sort((a, b) => (a.row.signed < b.row.signed ? -1 : 1));
-  const firstWeek = byTime[0] ? weekOf(byTime[0].row.signed) : "";
-  for (const { facts: own, row } of byTime) {
-    const week = weekOf(row.signed);
-    for (const question of QUESTIONS) {
-      const value = own[question];
-      if (value === undefined || value === ABSENT || had.has(`${question} ${value}`)) continue;
-      had.add(`${question} ${value}`);
-      // In the first week everything is new.
-      if (week !== firstWeek) fresh.set(week, [...(fresh.get(week) ?? []), { question, value }]);
-    }
-  }
-  const dayOf = new Map(byTime.map(({ row }) => [weekOf(row.signed), row.signed]));
+  const fresh = freshByWeek(facts);
+  const dayOf = new Map(facts.map(({ row }) => [weekOf(row.signed), row.signed]));
   return rows.slice(-MOST).flatMap(({ name, first, beside }) => {
     const signed = dayOf.get(name);
     if (signed === undefined) return [];
@@ -66,4 +56,21 @@ export function weeksOf(facts: readonly RecordedFacts[], rows: readonly YieldRow
       },
     ];
   });
+}
+
+/** Conditions by the week they were first seen in; none of the first week, where everything is new. */
+function freshByWeek(facts: readonly RecordedFacts[]): ReadonlyMap<string, WeekOnRecord["fresh"]> {
+  const [oldest] = facts;
+  const firstWeek = oldest ? weekOf(oldest.row.signed) : "";
+  const fresh = new Map<string, { question: string; value: string }[]>();
+  const had = new Map(QUESTIONS.map((question) => [question, new Set<string>([ABSENT])]));
+  for (const { facts: own, row } of facts)
+    for (const [question, values] of had) {
+      const value = own[question];
+      if (value === undefined || values.has(value)) continue;
+      values.add(value);
+      const week = weekOf(row.signed);
+      if (week !== firstWeek) fresh.set(week, [...(fresh.get(week) ?? []), { question, value }]);
+    }
+  return fresh;
 }

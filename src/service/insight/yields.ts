@@ -45,7 +45,7 @@ export function yieldRows(facts: readonly RecordedFacts[], by: YieldGroup): Yiel
   const beside = besideTheRest(firsts, SURE);
   return named.map(([name, ends], i) => {
     const first = firsts[i] ?? { good: 0, tried: 0 };
-    const last = { good: ends.filter(({ row }) => row.good).length, tried: ends.length };
+    const last = { good: ends.filter(({ row }) => row.good === 1).length, tried: ends.length };
     return {
       name,
       first: { ...first, ...yieldInterval(first, SURE) },
