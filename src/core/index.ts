@@ -550,7 +550,8 @@ export {
 export { zAimQuery, zStudy, zToolEvent } from "./wire/workshop-requests";
 export type { YieldHere, zYieldQuery } from "./wire/yield-routes";
 export { type Saying, setTexts, type Values } from "./words/wording";
-export { type BladeAge, turnCosts } from "./yield/blade-cost";
+export type { BladeOnRecord, Insight, RunOnRecord, WayOnRecord, WeekOnRecord } from "./yield/answers";
+export { turnCosts } from "./yield/blade-cost";
 export { ABSENT, type Cause, causesOf, type EndFacts } from "./yield/causes";
 export { compareCosts } from "./yield/cost";
 export { driftOf } from "./yield/drift";

@@ -1,6 +1,7 @@
 import { join } from "node:path";
 import { Worker } from "node:worker_threads";
-import { type Insight, type InsightQuery, insightOf } from "@/service/insight/insight";
+import type { Insight } from "@/core";
+import { type InsightQuery, insightOf } from "@/service/insight/insight";
 import { sinceChanged } from "@/service/since-changed";
 
 type Store = Parameters<typeof insightOf>[0];

@@ -1,6 +1,6 @@
 import Papa from "papaparse";
+import type { Insight } from "@/core";
 import { BYTE_ORDER_MARK, CSV_SETTINGS } from "../ledger/record-csv";
-import type { Insight } from "./insight";
 
 const COLUMNS = ["card", "name", "about", "ends", "failed", "figure", "unit", "ids"] as const;
 type Row = Partial<Record<(typeof COLUMNS)[number], string | number>>;

@@ -1,3 +1,4 @@
+import { sql } from "drizzle-orm";
 import { describe, expect, it } from "vitest";
 import { openStore } from "@/store/opening/open";
 import { actOn } from "../act";
@@ -55,6 +56,16 @@ describe("answers from the record", () => {
     expect(run?.signal).toBeLessThanOrEqual(14);
     expect(run?.moved).toBeLessThan(-150);
     expect(run?.changed).toEqual([{ question: "cleaver-place", value: "template cleaver, 2" }]);
+  });
+  it("draw a run within the limits of its newest end: a revision may have changed them", () => {
+    const store = openStore(":memory:");
+    const ends = Array.from({ length: 14 }, () => cleavedEnd(store, "Osla Brandt", 0));
+    store.run(
+      sql`UPDATE verdicts SET max = 1, name = 'older' WHERE end_id = ${ends[0]} AND name = 'cleave length'`,
+    );
+    const run = insightOf(store).runs.find(({ name }) => name === "cleave length");
+    expect(run?.ends).toHaveLength(14);
+    expect(run?.max).toBeGreaterThan(1);
   });
   it("have a yield and a median time for each connector; an end of practice, or one begun by mistake, counts nowhere", () => {
     const store = openStore(":memory:");

@@ -1,10 +1,10 @@
 import type { z } from "zod";
 import {
-  type BladeAge,
-  type Cause,
+  type BladeOnRecord,
   causesOf,
   check,
-  type YieldRow,
+  type Insight,
+  type WayOnRecord,
   yieldInterval,
   zLedgerQuery,
 } from "@/core";
@@ -14,53 +14,14 @@ import { wholeLibrary } from "@/store/shelf/shelf";
 import { filterOf } from "../ledger/ledger";
 import { sinceChanged } from "../since-changed";
 import { KNOWN_QUESTIONS, type RecordedFacts, recordedFacts } from "./end-facts";
-import { minutesOf, type RunOnRecord, runsOf } from "./runs";
-import { type WeekOnRecord, weeksOf } from "./weeks";
+import { minutesOf, runsOf } from "./runs";
+import { weeksOf } from "./weeks";
 import { yieldRows } from "./yields";
 
 /** Share of certainty of all intervals. */
 const SURE = 0.9;
 /** Risk of a false finding. */
 const RISK = 0.05;
-/** Yield, time and cable of a way to make ends, from the record. */
-interface WayOnRecord {
-  readonly style: string;
-  readonly name: string;
-  readonly good: number;
-  readonly tried: number;
-  readonly least: number;
-  readonly most: number;
-  /** Median from begun to signed, of ends made by themselves; null where there is none. */
-  readonly minutes: number | null;
-}
-
-/** A cleaver's blade and the ends made with it, by the cleaves on its place. */
-interface BladeOnRecord {
-  readonly tool: string;
-  readonly name: string;
-  readonly positions: number;
-  /** Cleaves a place is made for. */
-  readonly each: number;
-  /** Cleaves an end took. */
-  readonly perEnd: number;
-  readonly ages: readonly (BladeAge & { readonly failedEnds: readonly string[] })[];
-}
-
-/** Answers from the record. */
-export interface Insight {
-  readonly ends: number;
-  readonly failed: number;
-  /** Conditions asked about. */
-  readonly tests: number;
-  readonly causes: readonly Cause[];
-  /** Runs that moved first, then those with the most ends. */
-  readonly runs: readonly RunOnRecord[];
-  readonly ways: readonly WayOnRecord[];
-  readonly weeks: readonly WeekOnRecord[];
-  readonly blades: readonly BladeOnRecord[];
-  readonly people: readonly YieldRow[];
-}
-
 /** Ends asked about: the ledger's own filters. */
 export type InsightQuery = Omit<z.output<typeof zLedgerQuery>, "before">;
 

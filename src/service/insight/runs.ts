@@ -1,4 +1,4 @@
-import { ABSENT, driftOf } from "@/core";
+import { ABSENT, driftOf, type RunOnRecord } from "@/core";
 import type { Store } from "@/store/database/store";
 import { type FirstLoss, firstLengths, firstLosses } from "@/store/record/facts";
 import { KNOWN_QUESTIONS, OTHER_QUESTIONS, type RecordedFacts } from "./end-facts";
@@ -20,29 +20,6 @@ const MOST_LIT = 2_000;
 export function minutesOf({ begun, signed, batch }: RecordedFacts["row"]): number | null {
   const minutes = (Date.parse(signed) - Date.parse(begun)) / 60_000;
   return batch === null && minutes > 0 && minutes <= LONGEST_MINUTES ? minutes : null;
-}
-
-/** A run of one thing read of ends, one after the other, that has moved or not: micrometres, decibels or minutes. */
-export interface RunOnRecord {
-  readonly of: "length" | "loss" | "minutes";
-  readonly name: string;
-  readonly styleName: string;
-  readonly tool: string;
-  /** Empty for a gauge in every hand. */
-  readonly person: string;
-  readonly min: number | null;
-  readonly max: number | null;
-  readonly ends: readonly { readonly id: string; readonly value: number }[];
-  readonly mean: number;
-  readonly ewma: readonly number[];
-  readonly lower: readonly number[];
-  readonly upper: readonly number[];
-  /** Place of the first signal, from 1; null where there is none. */
-  readonly signal: number | null;
-  /** Mean of the ends since then, less the level; null without a signal. */
-  readonly moved: number | null;
-  /** Conditions of the ends around the signal that the run had not had before. */
-  readonly changed: readonly { readonly question: string; readonly value: string }[];
 }
 
 /** Name and limits of what a run is of. */

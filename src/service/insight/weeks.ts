@@ -1,6 +1,6 @@
 import { UTCDate } from "@date-fns/utc";
 import { addDays, getISOWeek, getISOWeekYear, startOfISOWeek } from "date-fns";
-import { ABSENT, type YieldRow } from "@/core";
+import { ABSENT, type WeekOnRecord, type YieldRow } from "@/core";
 import { KNOWN_QUESTIONS, OTHER_QUESTIONS, type RecordedFacts } from "./end-facts";
 
 /** Weeks of days that were asked about: a year has few of them, and many ends. */
@@ -15,18 +15,6 @@ export function weekOf(at: string): string {
   const week = `${getISOWeekYear(date)}-W${String(getISOWeek(date)).padStart(2, "0")}`;
   weekOfDay.set(day, week);
   return week;
-}
-
-/** One week of ends beside the weeks before it. */
-export interface WeekOnRecord {
-  readonly week: string;
-  /** Its first and last day, UTC. */
-  readonly from: string;
-  readonly to: string;
-  readonly first: YieldRow["first"];
-  readonly beside: YieldRow["beside"];
-  /** Conditions no end before this week had. */
-  readonly fresh: readonly { readonly question: string; readonly value: string }[];
 }
 
 /** Weeks that are drawn. */

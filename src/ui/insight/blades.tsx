@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { type BladeAge, turnCosts } from "@/core";
+import { type BladeOnRecord, turnCosts } from "@/core";
 import { t } from "@/messages/insight";
 import { FigureField } from "../controls/figure-field";
 import { Select } from "../controls/select";
@@ -10,20 +10,10 @@ import { EndLinks } from "./end-links";
 import { readAmount } from "./read-amount";
 import { usePrices } from "./use-prices";
 
-/** A cleaver's blade and the ends made with it, by the cleaves on its place. */
-export interface Blade {
-  readonly tool: string;
-  readonly name: string;
-  readonly positions: number;
-  readonly each: number;
-  readonly perEnd: number;
-  readonly ages: readonly (BladeAge & { readonly failedEnds: readonly string[] })[];
-}
-
 const money = (amount: number): string => amount.toFixed(2);
 
 /** Cost of blades an end, and the cheapest age to turn them at, by the ends that failed at each. */
-export function BladesCard({ blades }: { readonly blades: readonly Blade[] }) {
+export function BladesCard({ blades }: { readonly blades: readonly BladeOnRecord[] }) {
   const { prices, change } = usePrices([]);
   const [at, setAt] = useState("0");
   const blade = blades[Number(at)] ?? blades[0];
@@ -87,7 +77,7 @@ export function BladesCard({ blades }: { readonly blades: readonly Blade[] }) {
 }
 
 /** Ends made at each age of a blade's place, and those that failed. */
-const Ages = ({ ages }: Pick<Blade, "ages">) => (
+const Ages = ({ ages }: Pick<BladeOnRecord, "ages">) => (
   <table className="mt-2 w-full text-left">
     <thead>
       <tr className="text-soft text-sm">

@@ -1,29 +1,20 @@
 "use client";
 
 import { Download, Printer } from "lucide-react";
-import type { Cause } from "@/core";
+import type { Insight } from "@/core";
 import { t } from "@/messages/insight";
 import { Button } from "../controls/button";
 import { FilterMenu } from "../ledger/filter-menu";
-import { type Blade, BladesCard } from "./blades";
+import { BladesCard } from "./blades";
 import { Card } from "./card";
-import { Moved, type Run } from "./moved";
+import { Moved } from "./moved";
 import { SharedCauses } from "./shared-causes";
-import { type Week, WeekCard } from "./week";
+import { WeekCard } from "./week";
 import { WhichWay } from "./which-way";
 import { WhoNeeds } from "./who-needs";
 
 interface InsightViewProps {
-  readonly insight: {
-    readonly ends: number;
-    readonly failed: number;
-    readonly tests: number;
-    readonly causes: readonly Cause[];
-    readonly runs: readonly Run[];
-    readonly ways: Parameters<typeof WhichWay>[0]["ways"];
-    readonly weeks: readonly Week[];
-    readonly blades: readonly Blade[];
-  };
+  readonly insight: Insight;
   readonly people: Parameters<typeof WhoNeeds>[0]["people"];
   /** The filter: the ledger's own. */
   readonly query: Readonly<Record<string, string>>;

@@ -2,6 +2,7 @@
 
 import { scaleLinear } from "d3-scale";
 import { useState } from "react";
+import type { RunOnRecord } from "@/core";
 import { t } from "@/messages/insight";
 import { useWidth } from "../band/use-width";
 import { Select } from "../controls/select";
@@ -10,30 +11,10 @@ import { figureText, lengthText } from "../words/length-text";
 import { Answer, Card } from "./card";
 import { conditionText } from "./conditions";
 
-/** A run of one thing read of ends: a length, micrometres; a loss, decibels; minutes. */
-export interface Run {
-  readonly of: "length" | "loss" | "minutes";
-  readonly name: string;
-  readonly styleName: string;
-  readonly tool: string;
-  readonly person: string;
-  readonly min: number | null;
-  readonly max: number | null;
-  readonly ends: readonly { readonly id: string; readonly value: number }[];
-  readonly mean: number;
-  readonly ewma: readonly number[];
-  readonly lower: readonly number[];
-  readonly upper: readonly number[];
-  /** Place of the first signal, from 1. */
-  readonly signal: number | null;
-  readonly moved: number | null;
-  readonly changed: readonly { readonly question: string; readonly value: string }[];
-}
-
 const FEWEST = 14;
 const BASELINE = 10;
 
-const nameOf = ({ of, name, styleName: style, tool, person }: Run): string => {
+const nameOf = ({ of, name, styleName: style, tool, person }: RunOnRecord): string => {
   if (of === "loss") return t("run-of-loss", { wavelength: name, style, source: tool, person });
   if (of === "minutes") return t("run-of-minutes", { style, person });
   if (person === "") return t("run-of-gauge", { name, style, gauge: tool.replaceAll("-", " ") });
@@ -43,20 +24,20 @@ const nameOf = ({ of, name, styleName: style, tool, person }: Run): string => {
 type LengthUnit = "mm" | "in";
 
 /** A value of a run, with its unit. */
-const valueText = ({ of }: Run, value: number, units: LengthUnit): string => {
+const valueText = ({ of }: RunOnRecord, value: number, units: LengthUnit): string => {
   if (of === "loss") return t("decibels", { value: value.toFixed(2) });
   if (of === "minutes") return t("run-minutes", { value: value.toFixed(1) });
   return lengthText(Math.round(value / 10) * 10, units);
 };
 
 /** The same as it stands at the chart. */
-const figureOf = ({ of }: Run, value: number, units: LengthUnit): string => {
+const figureOf = ({ of }: RunOnRecord, value: number, units: LengthUnit): string => {
   if (of === "loss") return value.toFixed(2);
   if (of === "minutes") return value.toFixed(1);
   return figureText(Math.round(value / 10) * 10, units);
 };
 
-const movedText = ({ of, moved, signal }: Run, by: string): string => {
+const movedText = ({ of, moved, signal }: RunOnRecord, by: string): string => {
   if (signal === null || moved === null) return t("no-run-moved");
   if (of === "length")
     return moved > 0 ? t("moved-longer", { by, signal }) : t("moved-shorter", { by, signal });
@@ -64,7 +45,7 @@ const movedText = ({ of, moved, signal }: Run, by: string): string => {
 };
 
 /** Card of a length that moved, or did not: since which end, by how much, and what was new about then. */
-export function Moved({ runs }: { readonly runs: readonly Run[] }) {
+export function Moved({ runs }: { readonly runs: readonly RunOnRecord[] }) {
   const { prefs } = usePrefs();
   const [at, setAt] = useState("0");
   const run = runs[Number(at)] ?? runs[0];
@@ -109,7 +90,7 @@ const HEIGHT = 220;
 const LEFT = 48;
 const RIGHT = 84;
 
-function RunChart({ run, units }: { readonly run: Run; readonly units: "mm" | "in" }) {
+function RunChart({ run, units }: { readonly run: RunOnRecord; readonly units: "mm" | "in" }) {
   const { ref, width } = useWidth<HTMLDivElement>(560);
   const { ends, ewma, lower, upper, mean, min, max, signal } = run;
   const values = ends.map(({ value }) => value);

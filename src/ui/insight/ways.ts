@@ -1,21 +1,9 @@
-import { compareCosts, um } from "@/core";
+import { compareCosts, um, type WayOnRecord } from "@/core";
 import type { Prices, WayPrices } from "./use-prices";
-
-/** A way to make ends with its record. */
-export interface WayRecord {
-  readonly style: string;
-  readonly name: string;
-  readonly good: number;
-  readonly tried: number;
-  readonly least: number;
-  readonly most: number;
-  /** Median of the record; null where it has none. */
-  readonly minutes: number | null;
-}
 
 /** Cost of a way as a straight line over the ends: once, and each end, with both ends of its band. */
 export interface WayLine {
-  readonly way: WayRecord;
+  readonly way: WayOnRecord;
   readonly once: number;
   readonly each: number;
   readonly eachLeast: number;
@@ -28,12 +16,12 @@ export interface WayLine {
 /** Minutes a try takes where neither the record nor anybody says. */
 export const USUAL_MINUTES = 10;
 
-const yieldOf = ({ yield: stated }: WayPrices, { good, tried }: WayRecord) =>
+const yieldOf = ({ yield: stated }: WayPrices, { good, tried }: WayOnRecord) =>
   stated === null ? { good, tried } : { p: stated };
 
 /** Each way that can be compared, cheapest first. */
 export function wayLines(
-  ways: readonly WayRecord[],
+  ways: readonly WayOnRecord[],
   { ends, wage, cablePrice, ways: prices }: Prices,
 ): WayLine[] {
   return ways

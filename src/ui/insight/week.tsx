@@ -2,25 +2,15 @@
 
 import { scaleBand, scaleLinear } from "d3-scale";
 import { useState } from "react";
-import type { YieldRow } from "@/core";
+import type { WeekOnRecord } from "@/core";
 import { t } from "@/messages/insight";
 import { useWidth } from "../band/use-width";
 import { Link } from "../controls/link";
 import { Answer, Card } from "./card";
 import { conditionText } from "./conditions";
 
-/** One week of ends beside the others. */
-export interface Week {
-  readonly week: string;
-  readonly from: string;
-  readonly to: string;
-  readonly first: YieldRow["first"];
-  readonly beside: YieldRow["beside"];
-  readonly fresh: readonly { readonly question: string; readonly value: string }[];
-}
-
 const percent = (share: number): number => Math.round(share * 100);
-const yieldOf = ({ first: { good, tried } }: Week): number => (tried === 0 ? 0 : good / tried);
+const yieldOf = ({ first: { good, tried } }: WeekOnRecord): number => (tried === 0 ? 0 : good / tried);
 
 const BESIDE = {
   worse: () => t("week-worse"),
@@ -29,7 +19,7 @@ const BESIDE = {
 } as const;
 
 /** A week's yield beside the other weeks', and the conditions that were new in it. */
-export function WeekCard({ weeks }: { readonly weeks: readonly Week[] }) {
+export function WeekCard({ weeks }: { readonly weeks: readonly WeekOnRecord[] }) {
   const [picked, setPicked] = useState<string | null>(null);
   const at = weeks.find(({ week }) => week === picked) ?? weeks.at(-1);
   if (!at) return null;
@@ -56,7 +46,7 @@ export function WeekCard({ weeks }: { readonly weeks: readonly Week[] }) {
 const NAMED = 6;
 
 /** Conditions no end before the week had. */
-function Fresh({ fresh }: Pick<Week, "fresh">) {
+function Fresh({ fresh }: Pick<WeekOnRecord, "fresh">) {
   if (fresh.length === 0) return <p className="font-semibold">{t("week-nothing-new")}</p>;
   return (
     <>
@@ -74,8 +64,8 @@ function Fresh({ fresh }: Pick<Week, "fresh">) {
 const [HEIGHT, FOOT, LEFT] = [150, 22, 40];
 
 interface WeekChartProps {
-  readonly weeks: readonly Week[];
-  readonly at: Week;
+  readonly weeks: readonly WeekOnRecord[];
+  readonly at: WeekOnRecord;
   readonly onPick: (week: string) => void;
 }
 

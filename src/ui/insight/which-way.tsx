@@ -1,7 +1,7 @@
 "use client";
 
 import { Trash2 } from "lucide-react";
-import { partsFor } from "@/core";
+import { partsFor, type WayOnRecord } from "@/core";
 import { t } from "@/messages/insight";
 import { FigureField } from "../controls/figure-field";
 import { IconButton } from "../controls/icon-button";
@@ -11,7 +11,7 @@ import { Answer, Card } from "./card";
 import { CostChart } from "./cost-chart";
 import { readAmount } from "./read-amount";
 import { PLAIN_PRICES, type Prices, usePrices, type WayPrices } from "./use-prices";
-import { USUAL_MINUTES, type WayLine, type WayRecord, wayLines } from "./ways";
+import { USUAL_MINUTES, type WayLine, wayLines } from "./ways";
 
 /** The most ways compared at once. */
 const MOST_WAYS = 5;
@@ -22,7 +22,7 @@ const money = (amount: number): string => amount.toFixed(2);
 const hoursText = (hours: number): string => hours.toFixed(1);
 
 /** Which way so many ends are made at the least cost, by the crew's own record and prices. */
-export function WhichWay({ ways }: { readonly ways: readonly WayRecord[] }) {
+export function WhichWay({ ways }: { readonly ways: readonly WayOnRecord[] }) {
   const { prices, change } = usePrices(ways.slice(0, 3).map(({ style }) => style));
   const lines = wayLines(ways, prices);
   const [best, ...others] = lines;
@@ -83,7 +83,7 @@ function Bring({ line: { way }, prices }: { readonly line: WayLine; readonly pri
 }
 
 interface PriceTableProps {
-  readonly ways: readonly WayRecord[];
+  readonly ways: readonly WayOnRecord[];
   readonly prices: Prices;
   readonly onChange: (next: Partial<Prices>) => void;
 }
@@ -157,7 +157,7 @@ function PriceTable({ ways, prices, onChange }: PriceTableProps) {
 }
 
 interface WayFieldsProps {
-  readonly way: WayRecord;
+  readonly way: WayOnRecord;
   readonly prices: WayPrices;
   readonly onChange: (next: WayPrices) => void;
   readonly onRemove: () => void;
