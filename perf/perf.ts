@@ -2,7 +2,6 @@ import { randomUUID } from "node:crypto";
 import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { type Browser, chromium, type Page } from "@playwright/test";
 import Database from "better-sqlite3";
 import { z } from "zod";
 import {
@@ -31,7 +30,6 @@ import type { Store } from "@/store/database/store";
 import { openStore } from "@/store/opening/open";
 import { mustHaveText, shippedLibrary } from "@/store/shelf/shipped";
 import { freePort, startServer } from "../harness/next-server";
-import { ensureChromium } from "../scripts/setup.mjs";
 import { limits } from "./at-limits";
 import { atSize, insightsAtSize } from "./at-size";
 import { cardsAtSize } from "./cards";
@@ -39,11 +37,11 @@ import { closureAtSize } from "./closure-at-size";
 import { entriesAtSize } from "./entries";
 import { exporting, paperFromStart } from "./exporting";
 import { feedersAtSize } from "./feeders";
+import { inChromium } from "./in-chromium";
 import { jobAtSize } from "./job-at-size";
-import { bareScript, inTurns, type Keystrokes, READING_KEYS, type Typing } from "./keystroke";
 import { underLoad } from "./load";
 import { line, perSecond, quantile, spread, timed } from "./measure";
-import { adviceOnScreen, advices, reworks } from "./rework";
+import { advices, reworks } from "./rework";
 import { splices } from "./splices";
 import { stages } from "./stages";
 
@@ -163,14 +161,6 @@ function recordsChecked(): void {
   line("  an end among ten thousand, beside one among 300", `ratio ${(few / tenThousand).toFixed(2)}`);
 }
 
-const EDITOR_KEYS: Typing = {
-  into: '[aria-label="buffer beyond the jacket: figure"]',
-  // What a colleague would ask follows in a frame of its own.
-  changes: "#contradictions",
-  // Each key changes something on every page: where one did not, what is shown beside one another would be other keys.
-  texts: ["40", "27", "35", "26"],
-};
-
 async function storing(url: string, end: string): Promise<void> {
   const post = async () => {
     const body = JSON.stringify({
@@ -238,113 +228,6 @@ async function pages(url: string, end: string, batch: string): Promise<void> {
   }
 }
 
-const CHROMIUM = {
-  executablePath: ensureChromium(),
-  args: ["--no-sandbox", "--disable-background-networking", "--disable-component-update"],
-};
-
-/** From asking for a page to its taking keys, milliseconds: on devices that were never there, and on each ever again. */
-async function untilReady(url: string): Promise<{ first: number[]; again: number[] }> {
-  const [first, again]: [number[], number[]] = [[], []];
-  for (let device = 0; device < 5; device++) {
-    // One with a memory of its own: a private window keeps nothing that was compiled.
-    const context = await chromium.launchPersistentContext(mkdtempSync(join(folder, "device-")), {
-      ...CHROMIUM,
-      viewport: { width: 1280, height: 800 },
-    });
-    const page = await context.newPage();
-    for (let visit = 0; visit < 8; visit++) {
-      const start = performance.now();
-      await page.goto(url);
-      await page.locator("html[data-ready]").waitFor({ state: "attached" });
-      const times = visit === 0 ? first : again;
-      // The second visit is when what was compiled is kept.
-      if (visit !== 1) times.push(performance.now() - start);
-    }
-    await context.close();
-  }
-  return { first, again };
-}
-
-async function inChromium(url: string, end: string, unread: readonly string[]): Promise<void> {
-  const browser = await chromium.launch(CHROMIUM);
-  const bytesOf = async (path: string): Promise<number> => {
-    const context = await browser.newContext();
-    const page = await context.newPage();
-    const session = await context.newCDPSession(page);
-    await session.send("Network.enable");
-    let bytes = 0;
-    session.on("Network.loadingFinished", ({ encodedDataLength }) => {
-      bytes += encodedDataLength;
-    });
-    await page.goto(url + path, { waitUntil: "load" });
-    await page.waitForTimeout(700);
-    await context.close();
-    return bytes;
-  };
-  line(
-    "page bytes over the wire: sheet, all files",
-    `${((await bytesOf("/?cable=simplex-3.0&style=stub-wedge-release-cord")) / 1024).toFixed(0)} kB`,
-  );
-  line(
-    "page bytes over the wire: bench, all files",
-    `${((await bytesOf(`/bench/${end}`)) / 1024).toFixed(0)} kB`,
-  );
-  for (const [name, path] of [
-    ["sheet", "/?cable=simplex-3.0&style=stub-wedge-release-cord"],
-    ["bench", `/bench/${end}`],
-  ] as const) {
-    const { first, again } = await untilReady(url + path);
-    line(
-      `page until it takes keys: ${name}, visited again`,
-      `${spread(again)} (a device's first visit p50 ${quantile(first, 0.5).toFixed(0)} ms)`,
-    );
-  }
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await adviceOnScreen(
-    page,
-    unread.map((id) => `${url}/bench/${id}`),
-  );
-  await page.close();
-  await keysPainted(browser, `${url}/bench/${end}`, `${url}/shelf/procedures/stub-wedge-release-cord/edit`);
-  await browser.close();
-}
-
-/** Keys at the bench and in the editor until they are painted, each beside the least a React page can do. */
-async function keysPainted(browser: Browser, bench: string, editor: string): Promise<void> {
-  const script = await bareScript();
-  const opened = async (address: string): Promise<Page> => {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto(address);
-    await page.locator("html[data-ready]").waitFor({ state: "attached" });
-    return page;
-  };
-  const empty = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await empty.addScriptTag({ content: script });
-  // What a key costs on a page of the editor's size, with its styles, before anything of the editor's is done.
-  const there = await opened(editor);
-  await there.evaluate(script);
-  const reading = { ...READING_KEYS, texts: EDITOR_KEYS.texts };
-  const places = [
-    { page: empty, typing: reading },
-    { page: await opened(bench), typing: reading },
-    { page: await opened(editor), typing: EDITOR_KEYS },
-    { page: there, typing: reading },
-  ];
-  const [bare, verdict, contradiction, large] = await inTurns(places, 12);
-  if (!bare || !verdict || !contradiction || !large) throw new Error("not every page was typed into");
-  const report = (name: string, { changed, painted }: Keystrokes) => {
-    const ratio = (of: readonly number[], to: readonly number[]) =>
-      (quantile(of, 0.5) / quantile(to, 0.5)).toFixed(2);
-    line(`${name} in the page`, `${spread(changed)} (ratio of p50 ${ratio(changed, bare.changed)})`);
-    line(`${name} painted`, `${spread(painted)} (ratio of p50 ${ratio(painted, bare.painted)})`);
-  };
-  report("bare React input, on an empty page:", bare);
-  report("  the same on the editor's page:", large);
-  report("key to verdict", verdict);
-  report("editor key to contradiction", contradiction);
-}
-
 const file = join(folder, "perf.db");
 const store = openStore(file);
 const end = makeEnd(store, false);
@@ -376,7 +259,7 @@ try {
   if (wants("stages")) await stages(folder, server.url, (file) => makeEnd(file, false), READING);
   if (wants("export")) await exporting(server);
   if (requested.includes("load")) await underLoad(server.url, makeEnd(store, false));
-  if (wants("browser")) await inChromium(server.url, end, unread);
+  if (wants("browser")) await inChromium(folder, server.url, end, unread);
 } finally {
   await server.kill();
 }

@@ -374,6 +374,7 @@ export {
   zMeter,
   zTool,
 } from "./procedure/tool";
+export { type EndRecord, type RecordDocument, zRecord } from "./record/document";
 export { drawnEnd } from "./record/drawn";
 export { type LegTold, legsTold } from "./record/legs";
 export { type OpenTold, openTold } from "./record/open";
@@ -388,7 +389,7 @@ export {
   type VerdictRow,
   verdictRow,
 } from "./record/projections";
-export { type EndRecord, type Recordable, type RecordDocument, recordOf, zRecord } from "./record/record";
+export { type Recordable, recordOf } from "./record/record";
 export { isSetBack } from "./record/set-back";
 export type { ToolRecord, ToolStood } from "./record/tool-checks";
 export { adviceOn } from "./review/advice";
