@@ -1,17 +1,15 @@
 "use client";
 
-import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import { z } from "zod";
 import { type Closure, type ClosureCable, zClosurePlan } from "@/core";
 import { t } from "@/messages/jobs";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
-import { IconButton } from "../controls/icon-button";
-import { Link } from "../controls/link";
 import { Select } from "../controls/select";
 import { call } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
+import { PlanItem } from "./plan-item";
 import { useNewClosure } from "./use-new-closure";
 import { useTakeOff } from "./use-take-off";
 
@@ -57,22 +55,10 @@ function ClosureRow({ job, closure: { id, revision, plan }, entries }: ClosureRo
     }),
   );
   return (
-    <li className="flex items-center gap-3">
-      <Link href={`/jobs/${job}/closures/${id}`} className="min-h-12 min-w-0 flex-1 py-1 hover:underline">
-        <span className="block truncate font-bold text-lg">{plan.name}</span>
-        <span className="block truncate text-soft text-sm">
-          {entries.find((entry) => entry.id === plan.entry)?.name ?? plan.entry} ·{" "}
-          {cablesText(plan.cables.length, plan.cables.filter(({ joins }) => joins !== null).length)}
-        </span>
-      </Link>
-      <IconButton
-        name={t("take-off-the-job", { name: plan.name })}
-        onClick={() => takeOff(revision, plan)}
-        className="no-print"
-      >
-        <Trash2 aria-hidden="true" className="size-5" />
-      </IconButton>
-    </li>
+    <PlanItem href={`/jobs/${job}/closures/${id}`} name={plan.name} onTakeOff={() => takeOff(revision, plan)}>
+      {entries.find((entry) => entry.id === plan.entry)?.name ?? plan.entry} ·{" "}
+      {cablesText(plan.cables.length, plan.cables.filter(({ joins }) => joins !== null).length)}
+    </PlanItem>
   );
 }
 

@@ -1,6 +1,5 @@
 "use client";
 
-import { Trash2 } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { v4 as uuid } from "uuid";
@@ -9,11 +8,10 @@ import { t } from "@/messages/jobs";
 import { decimal } from "@/messages/numbers";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
-import { IconButton } from "../controls/icon-button";
-import { Link } from "../controls/link";
 import { useSubmit } from "../controls/use-submit";
 import { call } from "../http/http";
 import { usePrefs } from "../prefs/prefs-context";
+import { PlanItem } from "./plan-item";
 import { useTakeOff } from "./use-take-off";
 
 interface FeedersProps {
@@ -52,25 +50,17 @@ function FeederRow({ job, feeder: { id, revision, plan } }: FeederRowProps) {
   const { margin } = leastMargin(jointLights(plan));
   const drops = plan.joints.reduce((sum, joint) => sum + joint.drops, 0);
   return (
-    <li className="flex items-center gap-3">
-      <Link href={`/jobs/${job}/feeders/${id}`} className="min-h-12 min-w-0 flex-1 py-1 hover:underline">
-        <span className="block truncate font-bold text-lg">{plan.name || t("feeder")}</span>
-        <span className="block truncate text-soft text-sm">
-          {t("joints-drops-and-margin", {
-            joints: plan.joints.length,
-            drops,
-            margin: decimal(margin.toFixed(1)),
-          })}
-        </span>
-      </Link>
-      <IconButton
-        name={t("take-off-the-job", { name: plan.name })}
-        onClick={() => takeOff(revision, plan)}
-        className="no-print"
-      >
-        <Trash2 aria-hidden="true" className="size-5" />
-      </IconButton>
-    </li>
+    <PlanItem
+      href={`/jobs/${job}/feeders/${id}`}
+      name={plan.name || t("feeder")}
+      onTakeOff={() => takeOff(revision, plan)}
+    >
+      {t("joints-drops-and-margin", {
+        joints: plan.joints.length,
+        drops,
+        margin: decimal(margin.toFixed(1)),
+      })}
+    </PlanItem>
   );
 }
 
