@@ -4,7 +4,7 @@ export async function register(): Promise<void> {
   await import("./messages/speak");
   (await import("@/service/keeping/begin-serving")).beginServing();
   if (process.env.ARLENT_LOAD === "late") return;
-  const { warmPaper } = await import("@/paper/paper-thread");
+  const { warmPaper } = await import("@/worker/paper-beside");
   const { ledgerOfOne } = await import("@/service/ledger/ledger");
   const { theStore } = await import("./service/the-store");
   const { ownSession, SESSION_COOKIE } = await import("@/service/crew/crew");

@@ -5,9 +5,9 @@ import { codeOf } from "@/service/fixtures/code-of";
 import { signedEnd } from "@/service/fixtures/made-ends";
 import { onPaper } from "@/service/ledger/ledger";
 import { openStore } from "@/store/opening/open";
+import { printRecords } from "@/worker/paper-beside";
 import { closuresPdf } from "./closure-paper";
 import { pdfPages } from "./fixtures/pdf-pages";
-import { printRecords } from "./paper-thread";
 
 const of = {
   id: "c-1",

@@ -17,8 +17,8 @@ import { addEvents, getEnd, startEnd } from "@/service/end/ends";
 import { endRecord, recordJson } from "@/service/end/record";
 import { codeOf } from "@/service/fixtures/code-of";
 import { openStore } from "@/store/opening/open";
+import { printRecords } from "@/worker/paper-beside";
 import { pdfPages } from "./fixtures/pdf-pages";
-import { printRecords } from "./paper-thread";
 import { pagesPdf, recordsPdf } from "./record-paper";
 import { unprintable } from "./scripts";
 

@@ -1,6 +1,6 @@
-import { join } from "node:path";
 import { Worker } from "node:worker_threads";
 import { asError, compute, type Problem } from "@/core";
+import { threadFile } from "./own-thread";
 
 /** What the thread answers: what was computed, or why it was not. */
 export type Computed =
@@ -10,10 +10,6 @@ export type Computed =
 
 /** Operations that can take seconds at their limits: the server answers everybody else meanwhile. */
 const LONG: ReadonlySet<string> = new Set(["reels", "trays", "stocked-taps"]);
-
-/** Put together with the build, and before tests; while the program is written, its source is read. */
-const programOf = (): string =>
-  process.env.NODE_ENV === "development" ? "src/worker/compute-thread.mjs" : ".arlent/run/compute-thread.mjs";
 
 /** The one that is computed now: the next begins when it has ended, so that a server of two cores stays free. */
 let last: Promise<unknown> = Promise.resolve();
@@ -32,7 +28,7 @@ export function computeBeside(name: string, input: unknown): Promise<unknown> {
 function inThread(name: string, input: unknown): Promise<unknown> {
   // Not by `new`: the bundler would take the file in, and it is read as it lies.
   const worker: Worker = Reflect.construct(Worker, [
-    join(process.cwd(), programOf()),
+    threadFile("compute-thread"),
     { workerData: { name, input } },
   ]);
   return new Promise((done, failed) => {

@@ -1,22 +1,16 @@
 import "@/messages/speak";
 
 import { parentPort } from "node:worker_threads";
+import type { Insight } from "@/core";
 import { insightOf } from "@/service/insight/insight";
-import { openToLook } from "@/service/keeping/open-to-look";
-import type { InsightAnswer, InsightAsked } from "./insight-beside";
+import { lookingAt } from "@/service/keeping/open-to-look";
+import type { InsightAsked } from "./insight-beside";
+import { threadAnswer } from "./own-thread";
 
 /** Answers from a record as it stands, opened to be looked at and closed again. */
-function answered({ n, file, query }: InsightAsked): InsightAnswer {
-  try {
-    const { store, close } = openToLook(file);
-    try {
-      return { n, insight: insightOf(store, query) };
-    } finally {
-      close();
-    }
-  } catch (error) {
-    return { n, failed: String(error) };
-  }
-}
+const insightIn = ({ file, query }: InsightAsked): Insight =>
+  lookingAt(file, (store) => insightOf(store, query));
 
-parentPort?.on("message", (request: InsightAsked) => parentPort?.postMessage(answered(request)));
+parentPort?.on("message", async (request: InsightAsked & { readonly n: number }) => {
+  parentPort?.postMessage(await threadAnswer(request.n, () => insightIn(request)));
+});

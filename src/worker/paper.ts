@@ -2,22 +2,32 @@ import "@/messages/speak";
 
 import { constants, setPriority } from "node:os";
 import { parentPort } from "node:worker_threads";
-import { problemOf } from "@/core";
+import { InputError } from "@/core";
+import { say } from "@/messages/service";
 import { joined, withAttachment } from "@/paper/attached";
+import { cardDrawing, mustHavePages } from "@/paper/card/card-drawing";
 import { cardsPdf } from "@/paper/card/card-pdf";
+import { jobPages } from "@/paper/card/job-pages";
 import { closuresPdf } from "@/paper/closure-paper";
-import type { PaperAnswer, PaperAsked, PaperDocument, PaperRecord } from "@/paper/paper-thread";
 import { pagesPdf, recordsPdf } from "@/paper/record-paper";
 import { tagged } from "@/paper/tagged";
+import { findJobPrint } from "@/service/job/print";
+import { lookingAt } from "@/service/keeping/open-to-look";
+import { threadAnswer } from "./own-thread";
+import type { JobPaper, PaperAsked, PaperDocument, PaperFile, PaperRecord } from "./paper-beside";
 
 // Whoever asks for anything else comes first. Elsewhere than here the whole server would stand back, not this thread alone.
 if (process.platform === "linux") setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
 
 const gathered = new Map<number, PaperDocument[]>();
 
-/** Sets records on paper in a thread of its own: gathered one by one, set when asked. */
-parentPort?.on("message", async (request: PaperAsked) => {
+/** Sets records on paper in a thread of its own: gathered one by one, set when asked; and jobs. */
+parentPort?.on("message", async (request: PaperAsked & { readonly n: number }) => {
   const { n } = request;
+  if ("job" in request) {
+    parentPort?.postMessage(await threadAnswer(n, () => printedJob(request.job)));
+    return;
+  }
   const documents = gathered.get(n) ?? [];
   if ("add" in request) {
     gathered.set(n, [...documents, request.add]);
@@ -25,15 +35,25 @@ parentPort?.on("message", async (request: PaperAsked) => {
   }
   gathered.delete(n);
   if (request.last === "forget") return;
-  let answer: PaperAnswer;
-  try {
-    answer = { n, bytes: await printed(documents) };
-  } catch (error) {
-    const problem = problemOf(error);
-    answer = problem ? { n, problem } : { n, failed: String(error) };
-  }
-  parentPort?.postMessage(answer);
+  parentPort?.postMessage(
+    await threadAnswer(n, async () => ({ bytes: await printed(documents), pages: documents.length })),
+  );
 });
+
+/** What is printed of a job, from its record as it stands: a PDF, or one page as a drawing. */
+async function printedJob({ file, id, format, page, ...request }: JobPaper): Promise<PaperFile> {
+  const pages = lookingAt(file, (store) => {
+    const job = findJobPrint(store, id);
+    if (!job)
+      throw new InputError("not-found", say("no-job-with-the-id-is-here", { id: id.slice(0, 60) }), ["id"]);
+    return [...jobPages({ ...request, job })];
+  });
+  const bytes =
+    format === "pdf"
+      ? await cardsPdf(mustHavePages(pages))
+      : new TextEncoder().encode(cardDrawing(pages, format, page));
+  return { bytes, pages: pages.length };
+}
 
 /** The PDF of cards or closures where there are any, with the ends of a closure behind it, else of the ends. */
 async function printed(documents: readonly PaperDocument[]): Promise<Buffer> {

@@ -5,7 +5,7 @@ import { getDocument, OPS } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { describe, expect, it } from "vitest";
 import { type RunSheet, stripMarks } from "@/core";
 import { shippedSheets } from "@/core/runsheet/fixtures/shipped-sheets";
-import { printRecords } from "../paper-thread";
+import { printRecords } from "@/worker/paper-beside";
 import { cardDxf } from "./card-dxf";
 import { cardsPdf } from "./card-pdf";
 import { cardSvg } from "./card-svg";

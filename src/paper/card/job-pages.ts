@@ -10,7 +10,8 @@ import { type CardPage, correctedPage } from "./shapes";
 import { travellerPages } from "./traveller";
 import { type PrintedTray, trayListPages } from "./tray-list-pages";
 
-interface JobPages extends Pick<CardRequest, "paper" | "day" | "printer"> {
+/** A job to be set, how, and for which printer. */
+export interface JobPages extends Pick<CardRequest, "paper" | "day" | "printer"> {
   readonly job: {
     readonly name: string;
     readonly sheets: readonly { readonly sheet: RunSheet; readonly address: string }[];

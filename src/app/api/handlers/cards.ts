@@ -9,17 +9,14 @@ import {
   um,
 } from "@/core";
 import { say } from "@/messages/service";
-import { cardDxf } from "@/paper/card/card-dxf";
+import { cardDrawing, mustHavePages } from "@/paper/card/card-drawing";
 import type { CardRequest } from "@/paper/card/card-request";
-import { cardSvg } from "@/paper/card/card-svg";
 import { gaugePages, gaugeRoom } from "@/paper/card/gauge-pages";
-import { jobPages } from "@/paper/card/job-pages";
 import { cardPages } from "@/paper/card/layout";
 import { type CardPage, correctedPage } from "@/paper/card/shapes";
-import { type PaperDocument, printRecords } from "@/paper/paper-thread";
 import { recordNow } from "@/service/clock";
-import { findJobPrint } from "@/service/job/print";
 import { cardSheet } from "@/service/shelf/card-sheet";
+import { printJob, printRecords } from "@/worker/paper-beside";
 import { inTurns, pdf } from "../answer";
 import type { Handlers, Under } from "../handler";
 
@@ -42,41 +39,22 @@ interface Drawn {
 }
 
 /** Pages as they were asked for: all on paper, or one as a drawing. @throws InputError `not-found` for a page there is none of. */
-async function answerPages(drawn: Iterable<CardPage>, { format, page: at }: Drawn, name: string) {
-  if (format === "pdf") {
-    const [first, rest] = begun(drawn);
-    if (!first) throw new InputError("not-found", say("nothing-to-print-for-this-job"));
-    return pdf(await printRecords(inTurns(documentsOf(first, rest))), `${name}.pdf`);
-  }
-  const pages = [...drawn];
-  if (pages.length === 0) throw new InputError("not-found", say("nothing-to-print-for-this-job"));
-  const page = pages[at - 1];
-  if (!page)
-    throw new InputError("not-found", say("this-card-has-so-many-pages", { pages: pages.length, page: at }), [
-      "page",
-    ]);
-  const isSvg = format === "svg";
-  return new Response(isSvg ? cardSvg(page) : cardDxf(page), {
+async function answerPages(pages: readonly CardPage[], drawn: Drawn, name: string) {
+  if (drawn.format !== "pdf")
+    return drawing(cardDrawing(pages, drawn.format, drawn.page), drawn, name, pages.length);
+  return pdf(await printRecords(inTurns([{ cards: mustHavePages(pages) }].values())), `${name}.pdf`);
+}
+
+/** A page as a drawing, with the number of pages there are. */
+function drawing(body: string | Uint8Array, { format, page }: Drawn, name: string, pages: number): Response {
+  return new Response(typeof body === "string" ? body : new Uint8Array(body), {
     headers: {
-      "content-type": isSvg ? "image/svg+xml; charset=utf-8" : "image/vnd.dxf",
-      "content-disposition": `${isSvg ? "inline" : "attachment"}; filename="${name}-${at}.${format}"`,
+      "content-type": format === "svg" ? "image/svg+xml; charset=utf-8" : "image/vnd.dxf",
+      "content-disposition": `${format === "svg" ? "inline" : "attachment"}; filename="${name}-${page}.${format}"`,
       "cache-control": "no-store",
-      "x-card-pages": String(pages.length),
+      "x-card-pages": String(pages),
     },
   });
-}
-
-/** The first page, and whatever comes after it. */
-function begun(pages: Iterable<CardPage>): [CardPage | undefined, Iterator<CardPage>] {
-  const rest = pages[Symbol.iterator]();
-  const first = rest.next();
-  return [first.done ? undefined : first.value, rest];
-}
-
-/** Pages as documents, one at a time: each is set and sent in a turn of its own. */
-function* documentsOf(first: CardPage, rest: Iterator<CardPage>): Generator<PaperDocument> {
-  yield { cards: [first] };
-  for (let next = rest.next(); !next.done; next = rest.next()) yield { cards: [next.value] };
 }
 
 const originOf = (request: Request): string => {
@@ -111,15 +89,14 @@ export const CARD_HANDLERS: Handlers<Under<"/cards"> | Under<"/gauges"> | Under<
     );
   },
   "get /jobs/{id}/print": async ({ store, params, query, request }) => {
-    const job = findJobPrint(store, params.id);
-    if (!job)
-      throw new InputError("not-found", say("no-job-with-the-id-is-here", { id: params.id.slice(0, 60) }), [
-        "id",
-      ]);
-    const { parts, paper } = query;
-    const day = recordNow(store).toISOString().slice(0, 10);
-    const pages = jobPages({ job, parts, paper, day, ...correctionOf(query), origin: originOf(request) });
-    return answerPages(pages, query, `arlent-job-${params.id.replaceAll(/[^0-9a-f-]/gi, "")}`);
+    const { parts, paper, format, page } = query;
+    const { bytes, pages } = await printJob({
+      ...{ file: store.$client.name, id: params.id, parts, paper, format, page },
+      ...{ day: recordNow(store).toISOString().slice(0, 10), origin: originOf(request) },
+      ...correctionOf(query),
+    });
+    const name = `arlent-job-${params.id.replaceAll(/[^0-9a-f-]/gi, "")}`;
+    return format === "pdf" ? pdf(bytes, `${name}.pdf`) : drawing(bytes, query, name, pages);
   },
 };
 

@@ -1,4 +1,3 @@
-import { printRecords } from "@/paper/paper-thread";
 import { addToBatch, batchEvents, startBatch } from "@/service/end/batches";
 import { benchPage } from "@/service/end/bench-page";
 import { addEvents, newEvents, startEnd } from "@/service/end/ends";
@@ -6,6 +5,7 @@ import { addPhoto, PHOTO_LIMIT, photoOf } from "@/service/end/photos";
 import { endRecord } from "@/service/end/record";
 import { onPaper } from "@/service/ledger/ledger";
 import { proofToAttach } from "@/service/proof/prove";
+import { printRecords } from "@/worker/paper-beside";
 import { bytesBody, inTurns, pdf } from "../answer";
 import type { Handlers, Under } from "../handler";
 

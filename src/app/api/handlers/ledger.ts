@@ -1,4 +1,3 @@
-import { printRecords } from "@/paper/paper-thread";
 import { recordNow } from "@/service/clock";
 import { runningTimers } from "@/service/end/timers";
 import { toolStandings } from "@/service/end/tool-standings";
@@ -13,6 +12,7 @@ import { addStudy, listStudies } from "@/service/workshop/studies";
 import { checkTool, takeBackCheck } from "@/service/workshop/tool-checks";
 import { blades, seeToBlade } from "@/service/workshop/tools";
 import { insightBeside } from "@/worker/insight-beside";
+import { printRecords } from "@/worker/paper-beside";
 import { inTurns, pdf, streamed } from "../answer";
 import type { Handlers, Under } from "../handler";
 

@@ -1,4 +1,3 @@
-import { printRecords } from "@/paper/paper-thread";
 import { aheadInClosure, beginClosure } from "@/service/job/begin-closure";
 import { addClosureEvents, getClosureEvents } from "@/service/job/closure-events";
 import { closureCsv, closureRecordOf } from "@/service/job/closure-record";
@@ -8,6 +7,7 @@ import { addPieces, getJob, jobsPage, newJob, savePlan } from "@/service/job/job
 import { linkOf } from "@/service/job/link";
 import { aheadAtPlace, beginPlaces, getPiece } from "@/service/job/places";
 import { onPaper } from "@/service/ledger/ledger";
+import { printRecords } from "@/worker/paper-beside";
 import { inTurns, pdf } from "../answer";
 import type { Handlers, Under } from "../handler";
 
