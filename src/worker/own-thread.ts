@@ -4,7 +4,7 @@ import type { z } from "zod";
 import { asError, type Problem, problemOf } from "@/core";
 
 /** Answer of a thread to a request, under its number: a value, a problem to report, or a failure. */
-export type ThreadAnswer<Value> = { readonly n: number } & (
+type ThreadAnswer<Value> = { readonly n: number } & (
   | { readonly value: Value }
   | { readonly problem: Problem }
   | { readonly failed: string }

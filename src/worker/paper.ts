@@ -7,12 +7,14 @@ import { say } from "@/messages/service";
 import { joined, withAttachment } from "@/paper/attached";
 import { cardDrawing, mustHavePages } from "@/paper/card/card-drawing";
 import { cardsPdf } from "@/paper/card/card-pdf";
-import { jobPages } from "@/paper/card/job-pages";
+import { type JobPages, jobPages } from "@/paper/card/job-pages";
+import type { CardPage } from "@/paper/card/shapes";
 import { closuresPdf } from "@/paper/closure-paper";
 import { pagesPdf, recordsPdf } from "@/paper/record-paper";
 import { tagged } from "@/paper/tagged";
 import { findJobPrint } from "@/service/job/print";
 import { lookingAt } from "@/service/keeping/open-to-look";
+import { pulse } from "@/service/pulse";
 import { threadAnswer } from "./own-thread";
 import type { JobPaper, PaperAsked, PaperDocument, PaperFile, PaperRecord } from "./paper-beside";
 
@@ -40,14 +42,25 @@ parentPort?.on("message", async (request: PaperAsked & { readonly n: number }) =
   );
 });
 
-/** What is printed of a job, from its record as it stands: a PDF, or one page as a drawing. */
-async function printedJob({ file, id, format, page, ...request }: JobPaper): Promise<PaperFile> {
-  const pages = lookingAt(file, (store) => {
+/** Pages of the job that was set last: whoever looks through them asks for each. */
+let lastSet: { readonly key: string; readonly pages: readonly CardPage[] } | null = null;
+
+/** Pages of a job from its record as it stands, those set last again where nothing was recorded since. */
+const pagesOfJob = (file: string, id: string, request: Omit<JobPages, "job">): readonly CardPage[] =>
+  lookingAt(file, (store) => {
+    const key = JSON.stringify([file, id, request, pulse(store).n]);
+    if (lastSet?.key === key) return lastSet.pages;
     const job = findJobPrint(store, id);
     if (!job)
       throw new InputError("not-found", say("no-job-with-the-id-is-here", { id: id.slice(0, 60) }), ["id"]);
-    return [...jobPages({ ...request, job })];
+    const pages = [...jobPages({ ...request, job })];
+    lastSet = { key, pages };
+    return pages;
   });
+
+/** What is printed of a job: a PDF, or one page as a drawing. */
+async function printedJob({ file, id, format, page, ...request }: JobPaper): Promise<PaperFile> {
+  const pages = pagesOfJob(file, id, request);
   const bytes =
     format === "pdf"
       ? await cardsPdf(mustHavePages(pages))

@@ -9,7 +9,8 @@ interface CardPreviewProps {
   /** Where the drawing of the page is. */
   readonly address: string;
   readonly page: number;
-  readonly pages: number;
+  /** Null until the first drawing has come. */
+  readonly pages: number | null;
   readonly onPage: (page: number) => void;
   readonly onPages: (pages: number) => void;
 }
@@ -19,6 +20,7 @@ const PX_PER_MM = 96 / 25.4;
 
 /** A page as drawn, and its size on paper. */
 interface Drawing {
+  readonly address: string;
   readonly url: string;
   readonly widthMm: number;
   readonly heightMm: number;
@@ -44,6 +46,7 @@ export function CardPreview({ address, page, pages, onPage, onPages }: CardPrevi
       setProblem("");
       onPages(Number(answer.headers.get("x-card-pages") ?? 1));
       setDrawing({
+        address,
         url: `data:image/svg+xml,${encodeURIComponent(text)}`,
         widthMm: sizeIn(text, "width") ?? 297,
         heightMm: sizeIn(text, "height") ?? 210,
@@ -54,6 +57,7 @@ export function CardPreview({ address, page, pages, onPage, onPages }: CardPrevi
     });
     return () => stopped.abort();
   }, [address, onPages]);
+  const isDrawing = problem === "" && drawing?.address !== address;
   const percent = drawing ? Math.round((width / (drawing.widthMm * PX_PER_MM)) * 100) : null;
   return (
     <figure ref={ref} className="min-w-0">
@@ -61,6 +65,9 @@ export function CardPreview({ address, page, pages, onPage, onPages }: CardPrevi
         <p role="alert" className="rounded-md border-2 border-out px-3 py-2">
           {problem}
         </p>
+      )}
+      {!drawing && isDrawing && (
+        <div className="aspect-[297/210] w-full border border-line border-dashed" aria-hidden="true" />
       )}
       {drawing && (
         // biome-ignore lint/performance/noImgElement: a drawing of its own, as it is
@@ -73,8 +80,7 @@ export function CardPreview({ address, page, pages, onPage, onPages }: CardPrevi
         />
       )}
       <figcaption className="mt-1 flex flex-wrap items-center gap-3 text-soft text-sm">
-        {percent !== null && t("here-at-percent", { percent })}
-        {pages > 1 && (
+        {pages !== null && pages > 1 && (
           <span className="flex items-center gap-2">
             <Button size="small" disabled={page <= 1} onClick={() => onPage(page - 1)}>
               {t("page-before")}
@@ -85,6 +91,10 @@ export function CardPreview({ address, page, pages, onPage, onPages }: CardPrevi
             </Button>
           </span>
         )}
+        <span role="status" className="empty:hidden">
+          {isDrawing && t("drawing-the-page")}
+        </span>
+        {percent !== null && !isDrawing && t("here-at-percent", { percent })}
       </figcaption>
     </figure>
   );

@@ -21,7 +21,7 @@ interface CardViewProps {
 /** The strip card of a sheet: as it will be on paper, for which paper and printer, and as drawings for other machines. */
 export function CardView({ wanted, name, marks, sheetHref }: CardViewProps) {
   const [page, setPage] = useState(1);
-  const [pages, setPages] = useState(1);
+  const [pages, setPages] = useState<number | null>(null);
   const { address, papers, paper, pickPaper } = usePrinting("/cards", { ...wanted });
   const { add } = useGaugeList();
   return (

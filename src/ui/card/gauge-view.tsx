@@ -26,7 +26,7 @@ export function GaugeView({ options }: { readonly options: readonly GaugeItem[] 
   const [edges, setEdges] = useState<(typeof EDGES)[number]>("4");
   const [error, setError] = useState(1.5);
   const [page, setPage] = useState(1);
-  const [pages, setPages] = useState(1);
+  const [pages, setPages] = useState<number | null>(null);
   const { address, papers, paper, pickPaper } = usePrinting("/gauges", {
     styles: JSON.stringify(items.map(({ id: _, name: __, ...item }) => item)),
     ...{ edges, error: String(error) },

@@ -32,7 +32,7 @@ export function PrintView({ job, counts }: PrintViewProps) {
   const there = JOB_PRINT_PARTS.filter((part) => counts[part] > 0);
   const [parts, setParts] = useState<readonly JobPrintPart[]>(there);
   const [page, setPage] = useState(1);
-  const [pages, setPages] = useState(1);
+  const [pages, setPages] = useState<number | null>(null);
   const chosenParts = JOB_PRINT_PARTS.filter((part) => parts.includes(part));
   const { address, papers, paper, pickPaper } = usePrinting(`/jobs/${job.id}/print`, {
     parts: chosenParts.join(","),
@@ -104,7 +104,7 @@ export function PrintView({ job, counts }: PrintViewProps) {
 }
 
 /** Sets every page into one file and opens it; says so while that goes on, and can be stopped. */
-function OneFile({ address, pages }: { readonly address: string; readonly pages: number }) {
+function OneFile({ address, pages }: { readonly address: string; readonly pages: number | null }) {
   const [stop, setStop] = useState<AbortController | null>(null);
   const make = async () => {
     const stopped = new AbortController();
@@ -122,14 +122,15 @@ function OneFile({ address, pages }: { readonly address: string; readonly pages:
     }
     setStop(null);
   };
+  const setting = pages === null ? t("setting-the-file") : t("setting-pages", { pages });
   return stop ? (
     <p role="status" className="flex items-center gap-3">
-      <progress className="w-32" aria-label={t("setting-pages", { pages })} /> {t("setting-pages", { pages })}
+      <progress className="w-32" aria-label={setting} /> {setting}
       <Button onClick={() => stop.abort()}>{t("stop")}</Button>
     </p>
   ) : (
     <Button look="next" onClick={make}>
-      {t("print-in-one-file", { pages })}
+      {pages === null ? t("print-as-a-file") : t("print-in-one-file", { pages })}
     </Button>
   );
 }

@@ -7,7 +7,9 @@ import { cheapestAlong, type WayLine } from "./ways";
 
 const HEIGHT = 320;
 const LEFT = 52;
-const RIGHT = 130;
+const RIGHT = 160;
+/** Letters of a name that have room beside the lines. */
+const NAME_LETTERS = 24;
 const TOP = 24;
 const BOTTOM = 250;
 const COLOURS = ["var(--ink)", "#8a6408", "#1d6470", "#7e3aa8", "#9a3412"] as const;
@@ -135,6 +137,9 @@ interface NamesProps {
   readonly hue: (line: WayLine) => string;
 }
 
+const shortened = (name: string): string =>
+  name.length > NAME_LETTERS ? `${name.slice(0, NAME_LETTERS - 1)}…` : name;
+
 /** Names at the end of the lines, apart from each other. */
 function Names({ lines, y, x, hue }: NamesProps) {
   let last = Number.NEGATIVE_INFINITY;
@@ -144,7 +149,7 @@ function Names({ lines, y, x, hue }: NamesProps) {
       last = Math.max(last + 15, y(line) + 4);
       return (
         <text key={line.way.style} x={x} y={last} fill={hue(line)} className="font-semibold text-xs">
-          {line.way.name.slice(0, 20)}
+          {shortened(line.way.name)}
         </text>
       );
     });
