@@ -1,10 +1,11 @@
 import { ABSENT, checkStanding, type EndFacts, personBy, type Tool } from "@/core";
 import type { Store } from "@/store/database/store";
-import { type FactRow, factRows, toolHistory } from "@/store/record/facts";
+import { type FactRow, factRows } from "@/store/record/facts";
 import { wholeLibrary } from "@/store/shelf/shelf";
 import { referencesSince } from "@/store/workshop/light-references";
 import { allPeople } from "@/store/workshop/people";
 import { lotsOpened } from "@/store/workshop/tool-checks";
+import { toolHistory } from "@/store/workshop/tool-history";
 import { sinceChanged } from "../since-changed";
 import { checksByTool } from "../workshop/tool-checks";
 
@@ -105,11 +106,13 @@ function bladeFacts(store: Store): ReadonlyMap<string, BladeFacts> {
     const tool = tools.get(id);
     if (!tool?.blade) continue;
     const stand = stands.get(id) ?? { turns: 0, sinceTurn: 0 };
-    const before = blades.get(endId);
-    if (!before) {
-      const facts = factsOf(tool, tool.blade, stand);
-      blades.set(endId, { tool: id, sinceTurn: stand.sinceTurn, count, facts });
-    } else if (before.tool === id) blades.set(endId, { ...before, count: before.count + count });
+    if (endId !== null) {
+      const before = blades.get(endId);
+      if (!before) {
+        const facts = factsOf(tool, tool.blade, stand);
+        blades.set(endId, { tool: id, sinceTurn: stand.sinceTurn, count, facts });
+      } else if (before.tool === id) blades.set(endId, { ...before, count: before.count + count });
+    }
     stands.set(id, { ...stand, sinceTurn: stand.sinceTurn + count });
   }
   return blades;

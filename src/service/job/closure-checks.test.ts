@@ -3,9 +3,11 @@ import { sql } from "drizzle-orm";
 import { beforeEach, describe, expect, it } from "vitest";
 import { type ClosureEvent, type ClosureId, check, zNewClosure, zNewJob, zNewToolCheck } from "@/core";
 import { toolStandings } from "@/service/end/tool-standings";
+import { toolHistory } from "@/store/workshop/tool-history";
 import { actOn } from "../act";
 import { openStore, type Store } from "../the-store";
 import { checkTool } from "../workshop/tool-checks";
+import { blades, seeToBlade } from "../workshop/tools";
 import { closureCsv, closureRecordOf } from "./closure-record";
 import { addClosure } from "./closures";
 import { newJob } from "./jobs";
@@ -103,10 +105,44 @@ describe("a failed check of a splicer or cleaver", () => {
     arc(30, "failed");
     expect(standing(SPLICER)?.closures).toMatchObject([{ splices: [2] }]);
   });
+  it("of a torque driver names the closures whose fasteners were set with it", () => {
+    happened(20, { kind: "torque", item: "fasten 0", newtonMetres: 4 });
+    const sights = check(zNewToolCheck, {
+      tool: "torque-driver",
+      sights: { torque: { set: 4, shown: 4.6 } },
+    });
+    checkTool({ ...actOn(store), now: new Date(T(30)) }, sights);
+    expect(standing("torque-driver")).toMatchObject({
+      inUse: true,
+      closures: [{ closure, splices: [], readings: 1 }],
+    });
+  });
   it("of a meter names the closures whose outputs were read with it", () => {
     happened(20, { kind: "power", item: "power 1", dBm: -18, wavelength: 1310, simulated: false });
     happened(21, { kind: "power", item: "power 2", dBm: -18, wavelength: 1310, simulated: true });
     checked(30, "power-meter", { zero: "not-dark" });
     expect(standing("power-meter")?.closures).toMatchObject([{ closure, splices: [], readings: 1 }]);
+  });
+});
+
+describe("cleaves of splices", () => {
+  const sinceTurn = () => {
+    const { each = 0, standing } = blades(store).find(({ tool }) => tool === CLEAVER) ?? {};
+    return each - (standing?.leftHere ?? 0);
+  };
+  it("count on the blade: two a try, however it is joined; none of a simulated one; anew once it is turned", () => {
+    happened(5, splice(1, "fusion-250"));
+    happened(6, splice(1, "fusion-250"));
+    happened(7, splice(2, "mechanical-250"));
+    happened(8, splice(2, "fusion-250", true));
+    expect(sinceTurn()).toBe(6);
+    seeToBlade({ ...actOn(store), now: new Date(T(10)) }, CLEAVER, { action: "turn" });
+    expect(sinceTurn()).toBe(0);
+    happened(12, splice(1, "fusion-250"));
+    expect(sinceTurn()).toBe(2);
+  });
+  it("stand between the strokes of ends, in the order of time", () => {
+    happened(5, splice(1, "fusion-250"));
+    expect(toolHistory(store).strokes).toMatchObject([{ endId: null, tool: CLEAVER, at: T(5), count: 2 }]);
   });
 });

@@ -1,7 +1,7 @@
-import { and, asc, desc, eq, inArray, isNotNull, like, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, like, sql } from "drizzle-orm";
 import { DONE, type EndId } from "@/core";
 import type { Store } from "../database/store";
-import { attempts, ends, events, readings, toolEvents, uses, verdicts } from "../schema";
+import { attempts, ends, events, readings, uses, verdicts } from "../schema";
 
 /** An end of work on record with what it was made of and how it came out. */
 export interface FactRow {
@@ -35,17 +35,6 @@ export const factRows = (store: Store): FactRow[] =>
     FROM ${ends}
     WHERE ${ends.purpose} = 'work' AND ${ends.signedAt} IS NOT NULL AND ${ends.result} <> 'discarded'
     ORDER BY ${ends.signedAt}, ${ends.id}`);
-
-/** Strokes of tools on work, and what was done to their blades, each in the order of time. */
-export const toolHistory = (store: Store) => ({
-  strokes: store
-    .select({ endId: uses.endId, tool: sql<string>`${uses.tool}`, at: uses.at, count: uses.count })
-    .from(uses)
-    .where(and(isNotNull(uses.tool), eq(uses.purpose, "work")))
-    .orderBy(asc(uses.at))
-    .all(),
-  done: store.select().from(toolEvents).orderBy(asc(toolEvents.at)).all(),
-});
 
 /** A length of an end as it was first read, micrometres. */
 interface FirstLength {

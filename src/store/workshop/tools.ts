@@ -4,6 +4,7 @@ import type { Store } from "../database/store";
 import { inTransaction } from "../database/transaction";
 import { addToRegister, digestOf } from "../record/register";
 import { toolEvents, uses } from "../schema";
+import { spliceStrokesAfter } from "./splice-strokes";
 
 type ToolEventRow = typeof toolEvents.$inferSelect;
 type ToolAction = ToolEventRow["action"];
@@ -29,15 +30,20 @@ const lastOf = (store: Store, tool: string, actions: readonly ToolAction[]): str
     .orderBy(desc(toolEvents.at))
     .get()?.at ?? "";
 
-/** Strokes of a tool on ends that were work, after a time. */
-const strokesAfter = (store: Store, tool: string, at: string): number =>
-  store
-    .select({ n: sql<number>`coalesce(sum(${uses.count}), 0)` })
-    .from(uses)
-    .where(and(eq(uses.tool, tool), gt(uses.at, at), eq(uses.purpose, "work")))
-    .get()?.n ?? 0;
+/** Strokes of a tool after a time, on ends that were work and on splices. */
+function strokesAfter(store: Store, tool: string, at: string): number {
+  const onEnds =
+    store
+      .select({ n: sql<number>`coalesce(sum(${uses.count}), 0)` })
+      .from(uses)
+      .where(and(eq(uses.tool, tool), gt(uses.at, at), eq(uses.purpose, "work")))
+      .get()?.n ?? 0;
+  return spliceStrokesAfter(store, at)
+    .filter((stroke) => stroke.tool === tool)
+    .reduce((sum, { count }) => sum + count, onEnds);
+}
 
-/** How much a tool's blade has done since it was last seen to; strokes come from what the ends used. */
+/** How much a tool's blade has done since it was last seen to. */
 export function bladeCount(store: Store, tool: string): BladeCount {
   const fresh = lastOf(store, tool, ["new"]);
   const turned = lastOf(store, tool, ["new", "turn"]);
