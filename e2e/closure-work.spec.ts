@@ -132,6 +132,15 @@ test("a mid-span closure of six cables and twelve splices by keyboard from its s
   await page.getByRole("button", { name: "Step done" }).focus();
   await page.keyboard.press("Enter");
   await expect(page.getByText("Step 2 of 20")).toBeVisible();
+  // At the cleave the blade stands with the cleaves of the tries before it.
+  for (const step of [3, 4, 5]) {
+    await page.getByRole("button", { name: "Step done" }).press("Enter");
+    await expect(page.getByText(`Step ${step} of 20`)).toBeVisible();
+  }
+  const blade = page.getByRole("region", { name: "Blade" });
+  await expect(blade.getByText("Wipe the blade before this cleave.")).toBeVisible();
+  await blade.getByRole("button", { name: /^Wiped/ }).press("Enter");
+  await expect(blade.getByText("Wipe the blade before this cleave.")).toHaveCount(0);
   await splice(page, ["OR", "OR"], "splice 2 left 0.4 right wide estimate 0.03");
   await expect(page.getByText("“wide” is no figure for “right” of a splicer's line.")).toBeVisible();
   await page.getByLabel("Estimate, dB").fill("");

@@ -2,17 +2,25 @@
 
 import { CircleCheck, TriangleAlert } from "lucide-react";
 import { useState } from "react";
-import type { Splicing, SplicingStep } from "@/core";
+import type { BladeLine, Splicing, SplicingStep } from "@/core";
 import { t } from "@/messages/closure-work";
 import { decimal } from "@/messages/numbers";
+import { BladeAid } from "../aids/blade";
+import { useBlades } from "../aids/use-blades";
 import { Button } from "../controls/button";
 
-/** The steps of a splicing procedure, one after the other; the one in hand large, with its figure. */
+/** The server is asked how a blade stands once a cleave comes up. */
+const NOT_ASKED: readonly BladeLine[] = [];
+
+/** The steps of a splicing procedure, one after the other; the one in hand large, with its figure and, at a cleave, the blade. */
 export function SplicingSteps({ procedure }: { procedure: Splicing }) {
   const [at, setAt] = useState(0);
   const { steps } = procedure;
   const step = steps[at];
   const next = steps[at + 1];
+  const cleaver = step?.act === "cleave" ? step.tool : undefined;
+  const { blades, seeTo } = useBlades(NOT_ASKED, cleaver !== undefined);
+  const blade = blades.find(({ tool }) => tool === cleaver);
   return (
     <section
       aria-label={t("steps-of-the-splice")}
@@ -32,6 +40,7 @@ export function SplicingSteps({ procedure }: { procedure: Splicing }) {
               {step.caution}
             </p>
           )}
+          {blade && <BladeAid blade={blade} onSeeTo={seeTo} />}
         </>
       ) : (
         <p className="flex items-center gap-2 font-semibold">
