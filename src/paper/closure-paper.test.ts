@@ -5,6 +5,7 @@ import { codeOf } from "@/service/fixtures/code-of";
 import { signedEnd } from "@/service/fixtures/made-ends";
 import { onPaper } from "@/service/ledger/ledger";
 import { openStore } from "@/store/opening/open";
+import { runningThread } from "@/worker/own-thread";
 import { printRecords } from "@/worker/paper-beside";
 import { closuresPdf } from "./closure-paper";
 import { pdfPages } from "./fixtures/pdf-pages";
@@ -57,6 +58,23 @@ describe("a closure's record on paper", () => {
     expect(page).toContain("Still being worked at.");
     expect(page).toMatch(/0\.04 dB simulated \(fusion splicer failed its check\)/);
     expect(page).toContain("fusion splicer: failed its check of 2026-11-25 09:00");
+  });
+  it("keeps every letter, whatever was set before it: a comma is a part of a semicolon, a point of a colon", async () => {
+    const named = async (name: string) => {
+      const [page = ""] = await pdfPages(
+        await printRecords(
+          (async function* () {
+            yield { closure: { ...record, name } };
+          })(),
+        ),
+      );
+      return page;
+    };
+    // A thread that has set nothing yet.
+    await runningThread("paper").worker.terminate();
+    await expect.poll(() => globalThis.arlentThreads?.has("paper")).toBe(false);
+    expect(await named("Pad 4; north: upper")).toContain("Pad 4; north: upper");
+    expect(await named("Pad 4, 2.5 m up")).toContain("Pad 4, 2.5 m up");
   });
   it("has the records of its cables behind it, each on a page of its own", async () => {
     const store = openStore(":memory:");

@@ -1,7 +1,7 @@
 import { Document, Page, renderToBuffer, Text, View } from "@react-pdf/renderer";
 import type { ClosureRecord } from "@/core";
 import { t } from "@/messages/paper";
-import { mustBePrintable } from "./printable";
+import { loadFaces, mustBePrintable } from "./printable";
 import { Fact, ToolChecks, when } from "./record-sections";
 import { styles } from "./styles";
 
@@ -12,6 +12,7 @@ import { styles } from "./styles";
  */
 export async function closuresPdf(records: readonly ClosureRecord[]): Promise<Buffer> {
   mustBePrintable(records.flatMap(writtenIn));
+  await loadFaces();
   return renderToBuffer(
     <Document language="en" title={t("arlent-closures")} creator={t("arlent")}>
       {records.map((record) => (

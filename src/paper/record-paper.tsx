@@ -9,7 +9,7 @@ import { madeAtText } from "@/ui/words/made-at";
 import { signatureText } from "@/ui/words/signature-words";
 import { otherSideTold, RESULT_WORDS } from "@/ui/words/verdict-words";
 import { PaperDrawing } from "./end-drawing";
-import { mustBePrintable } from "./printable";
+import { loadFaces, mustBePrintable } from "./printable";
 import {
   Corrections,
   Fact,
@@ -60,6 +60,7 @@ async function printed(
   pageOf: (record: RecordDocument) => ReactElement,
 ): Promise<Buffer> {
   mustBePrintable(records.flatMap(written));
+  await loadFaces();
   return renderToBuffer(
     <Document language="en" title={t("arlent-records")} creator={t("arlent")}>
       {records.map(pageOf)}
