@@ -49,7 +49,8 @@ function paramsIn(address: string, parts: readonly string[]): Params | null {
   return params;
 }
 
-const KEYS = Object.keys(API) as ApiKey[];
+const isKey = (key: string): key is ApiKey => key in API;
+const KEYS = Object.keys(API).filter(isKey);
 
 /** The route that answers a method at a path, with what its braces hold; or the methods there are at that path. */
 function routeAt(method: string, parts: readonly string[]) {

@@ -32,9 +32,9 @@ const zLength = z.strictObject({
    * was short; the limits are what it left to this one. Null for every other length.
    */
   otherSide: zMm.nullable(),
-  /** Whether nobody has held this figure against the part's sheet yet. */
+  /** True until somebody has confirmed the figure against the part's data sheet. */
   representative: z.boolean(),
-  /** Who held it against which sheet, and whether it was changed there; null where nobody did, or did not say. */
+  /** Person, data sheet and change of the figure's confirmation; null without one. */
   confirmation: zConfirmation.nullable(),
   verdict: zVerdict.nullable(),
   probability: z.number().nullable(),
@@ -43,7 +43,7 @@ const zLength = z.strictObject({
   readings: z.array(zReading),
 });
 
-/** What a signature says, and how whoever signed proved who they are; null where that was not asked. */
+/** Meaning of a signature, and the signer's proof of identity; null where no proof was required. */
 const zMeant = {
   means: z.enum(MEANINGS),
   reasons: z.string().nullable(),
@@ -72,7 +72,7 @@ export const zRecord = z.strictObject({
     id: z.string(),
     name: z.string(),
     revision: z.int(),
-    /** Where the document's figures come from as a whole; each figure says so by itself. */
+    /** Source of the document's figures as a whole; a figure may have a source of its own. */
     figures: z.strictObject({
       kind: z.enum(["representative", "own"]),
       note: z.string(),
@@ -124,7 +124,7 @@ export const zRecord = z.strictObject({
   ),
   /** As judged when it was signed off; until then, as it stands. */
   result: z.enum(RESULTS),
-  /** Whether a sheath was opened in mid-run: its legs are then the sides of the opening. */
+  /** True for a sheath opened in mid-run: its legs are the two sides of the opening. */
   midRun: z.boolean(),
   lengths: z.array(zLength),
   /** Each leg of a cord of several, as it stands by itself. */

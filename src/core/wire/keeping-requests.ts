@@ -92,7 +92,8 @@ export const zGaugeQuery = zCardQuery
       .max(6_000)
       .transform((text, context) => {
         try {
-          return JSON.parse(text) as unknown;
+          const styles: unknown = JSON.parse(text);
+          return styles;
         } catch {
           context.addIssue({ code: "custom", message: said("the-styles-must-be-json").error() });
           return z.NEVER;

@@ -1,7 +1,6 @@
-import { TriangleAlert } from "lucide-react";
 import type { EndRecord, ToolRecord } from "@/core";
 import { t } from "@/messages/ledger";
-import { Link } from "../controls/link";
+import { FailedCheckNote } from "../shift/failed-check-note";
 import { signedMm } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
 
@@ -10,24 +9,15 @@ export function FailedTools({ tools }: Pick<EndRecord, "tools">) {
   const failed = tools.filter(({ standing }) => standing === "failed");
   if (failed.length === 0) return null;
   return (
-    <div
-      role="status"
-      className="mx-4 mb-3 flex flex-wrap items-center gap-x-3 rounded-lg border-2 border-unsure p-3 sm:mx-6"
-    >
-      <TriangleAlert aria-hidden="true" className="size-6 shrink-0 text-unsure" />
-      <p className="min-w-0 flex-1">
-        {failed.map(({ tool, name, failed: at }) => (
-          <span key={tool} className="block">
-            <strong>{t("made-with-a-tool-that-failed", { name })}</strong>{" "}
-            {at !== null && <LocalTime iso={at} />}
-          </span>
-        ))}
-        {t("look-at-this-end-again")}
-      </p>
-      <Link href="/bench/tools" className="no-print min-h-11 content-center underline">
-        {t("see-the-tools")}
-      </Link>
-    </div>
+    <FailedCheckNote className="mx-4 sm:mx-6">
+      {failed.map(({ tool, name, failed: at }) => (
+        <span key={tool} className="block">
+          <strong>{t("made-with-a-tool-that-failed", { name })}</strong>{" "}
+          {at !== null && <LocalTime iso={at} />}
+        </span>
+      ))}
+      {t("look-at-this-end-again")}
+    </FailedCheckNote>
   );
 }
 
