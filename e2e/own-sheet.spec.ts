@@ -190,6 +190,31 @@ test.describe("the editor", () => {
     await expect(figure).toHaveValue("9.17");
   });
 
+  test("what is typed before the page can answer is taken, and the next key goes behind it", async ({
+    page,
+  }) => {
+    let answers = () => {};
+    const ready = new Promise<void>((resolve) => {
+      answers = resolve;
+    });
+    await page.route("**/_next/static/chunks/**", async (route) => {
+      await ready;
+      await route.continue();
+    });
+    const opened = page.goto("/shelf/procedures/guided-insertion-900/edit", { waitUntil: "commit" });
+    const figure = page.getByLabel(/cleave.*: figure$/).first();
+    await figure.focus();
+    await page.keyboard.press("Control+A");
+    await page.keyboard.type("9");
+    answers();
+    await opened;
+    await expect(page.getByRole("button", { name: "Undo" })).toBeEnabled();
+    await page.keyboard.type(".45");
+    await expect(figure).toHaveValue("9.45");
+    await page.keyboard.press("Control+Z");
+    await expect(figure).not.toHaveValue(/^9(\.45)?$/);
+  });
+
   test("the field that asks why takes its own typing back, and the document stands; keys go on from there", async ({
     page,
   }) => {

@@ -2,6 +2,7 @@
 
 import { useEffect, useId, useRef, useState } from "react";
 import { usePaused } from "../controls/use-paused";
+import { leftToReturn } from "./own-typing";
 import { signed } from "./signed";
 
 interface TextFieldProps {
@@ -68,9 +69,9 @@ export function LengthField({
   });
   useEffect(() => {
     const { values, moves: before } = mine.current;
-    const at = moves === before ? values.lastIndexOf(value) : -1;
-    mine.current = { values: at < 0 ? [] : values.slice(at), moves };
-    if (at >= 0) return;
+    const left = moves === before ? leftToReturn(values, value) : null;
+    mine.current = { values: left ?? [], moves };
+    if (left !== null) return;
     setText((text) => (sameAs(text, value) ? text : value === null ? "" : String(value)));
     setWrong(null);
   }, [value, moves]);
@@ -85,6 +86,11 @@ export function LengthField({
     if (typeof read === "string") setWrong(read);
     else give(read);
   };
+  const leave = () => {
+    // What was typed is drawn as a field is left: only the last of it can still come back.
+    mine.current = { ...mine.current, values: mine.current.values.slice(-1) };
+    tell();
+  };
   return (
     <span className={className}>
       <input
@@ -95,10 +101,11 @@ export function LengthField({
         aria-invalid={wrong !== null}
         title={wrong ?? label}
         onFocus={(event) => {
-          event.target.select();
+          // A focus from before the page could answer comes again once it can: selected then, what was typed would go.
+          if (event.isTrusted) event.target.select();
           onFocus?.();
         }}
-        onBlur={tell}
+        onBlur={leave}
         onChange={(event) => type(event.target.value)}
         placeholder={open ? "open" : ""}
         className={`figures block h-12 w-full rounded-md border bg-field px-2 [contain:size_layout] placeholder:text-soft ${shown ? "border-2 border-out" : "border-line"}`}

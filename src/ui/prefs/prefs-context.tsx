@@ -1,6 +1,7 @@
 "use client";
 
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from "react";
+import { takeEarlyInput } from "../controls/early-input";
 import { NEXT_UNITS, PREFS_COOKIE, type Prefs, writePrefs } from "./prefs";
 
 interface PrefsApi {
@@ -21,6 +22,7 @@ export function PrefsProvider({ initial, children }: { initial: Prefs; children:
     document.documentElement.dataset.theme = prefs.theme;
   }, [prefs]);
   useEffect(() => {
+    takeEarlyInput(document);
     // Says that the page takes keys and touches: who drives it by program need not guess.
     document.documentElement.dataset.ready = "";
   }, []);
