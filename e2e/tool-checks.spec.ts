@@ -44,6 +44,33 @@ test("tools checked before the first strip by keyboard; a cleave that is not fla
   await expect(cleaver).toContainText("good");
 });
 
+test("a second calliper goes by its mark and stands for itself; entered by mistake, it is gone @desk", async ({
+  page,
+}) => {
+  await page.goto("/bench/tools");
+  const tools = page.getByRole("navigation", { name: "Tools" });
+  const atHand = page.getByRole("region", { name: "Tool at hand" });
+  await tools.getByRole("button", { name: /^Dial calliper/ }).click();
+  await atHand.getByRole("button", { name: "Another of these" }).press("Enter");
+  await page.keyboard.type("K 7");
+  await page.keyboard.press("Enter");
+  const second = tools.getByRole("button", { name: /^Dial calliper marked K 7/ });
+  await expect(second).toContainText("not checked");
+  await page.getByRole("textbox", { name: "Gauge, mm" }).fill("40");
+  await page.getByRole("textbox", { name: "Reading, mm" }).fill("40.9");
+  await page.keyboard.press("Enter");
+  await expect(
+    atHand.getByRole("heading", { name: "Do not use it yet: Dial calliper marked K 7" }),
+  ).toBeVisible();
+  await expect(second).toContainText("failed");
+  await page.goto("/bench");
+  await expect(page.getByText(/Do not use yet: .*Dial calliper marked K 7/)).toBeVisible();
+  await page.goto("/bench/tools");
+  await second.click();
+  await page.getByRole("button", { name: "Entered by mistake" }).click();
+  await expect(second).toBeHidden();
+});
+
 test("a calliper read on its gauge: what it is off by stands beside it at the bench @desk", async ({
   page,
   request,

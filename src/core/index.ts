@@ -428,8 +428,9 @@ export {
   type SheetShelf,
 } from "./runsheet/selection";
 export { type Seat, seatOf } from "./seat/seat";
+export { markedName, marksInHand, standingInHand, toolMarks, zMark } from "./shift/marks";
 export { type CheckKind, questionsOf, zCheckKind } from "./shift/questions";
-export { checkStanding, isOfShift } from "./shift/standing";
+export { isOfShift } from "./shift/standing";
 export {
   biasAllowed,
   type CheckSights,

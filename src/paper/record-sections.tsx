@@ -195,8 +195,8 @@ export function ToolChecks({ record: { tools } }: { readonly record: Pick<Record
   return (
     <>
       <Text style={styles.head}>{t("tools-checked")}</Text>
-      {tools.map(({ tool, name, standing, checked, failed, bias }) => (
-        <Text key={tool}>
+      {tools.map(({ name, standing, checked, failed, bias }) => (
+        <Text key={name}>
           {t("tool-stands", {
             name,
             standing,

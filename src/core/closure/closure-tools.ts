@@ -31,7 +31,7 @@ export function closureToolsUsed<T extends ListedTool>(
 
 /** A tool whose check failed, with the work of a closure done with it since its last good one, or before its next. */
 export interface FailedClosureTool {
-  readonly id: string;
+  /** With its mark, where a crew has several. */
   readonly name: string;
   /** Time of the check that failed. */
   readonly at: string;
@@ -49,16 +49,16 @@ export function failedClosureTools(
   events: readonly ClosureRecorded[],
   checksOf: (recorded: ClosureRecorded) => readonly ToolStood[],
 ): FailedClosureTool[] {
-  const failed = new Map<string, { name: string; at: string; splices: Set<string> }>();
+  const failed = new Map<string, { at: string; splices: Set<string> }>();
   for (const recorded of events)
     for (const { tool, failed: check } of checksOf(recorded)) {
       if (check === null) continue;
-      const entry = failed.get(tool.id) ?? { name: tool.name, at: check.at, splices: new Set() };
+      const entry = failed.get(tool.name) ?? { at: check.at, splices: new Set() };
       if (recorded.event.kind === "splice") entry.splices.add(recorded.event.splice);
-      failed.set(tool.id, { ...entry, at: check.at });
+      failed.set(tool.name, { ...entry, at: check.at });
     }
-  return [...failed].map(([id, { name, at, splices: ids }]) => ({
-    ...{ id, name, at },
+  return [...failed].map(([name, { at, splices: ids }]) => ({
+    ...{ name, at },
     splices: splices.flatMap((splice, i) => (ids.has(splice.id) ? [i + 1] : [])),
   }));
 }

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { zMm } from "../length/length";
 import { type CheckKind, zCheckKind } from "../shift/questions";
-import type { ToolCheckStanding } from "../shift/standing";
+import { type ToolCheckStanding, worstStanding } from "../shift/standing";
 
 /** Standing of an end by the checks of one tool it was made with. */
 export const zToolRecord = z.strictObject({
@@ -25,7 +25,7 @@ interface RecordedCheck {
   readonly bias: ToolRecord["bias"];
 }
 
-/** Standing of work by the checks of one tool, with that tool. */
+/** Standing of work by the checks of one tool, with that tool; its name has its mark, where a crew has several. */
 export interface ToolStood extends ToolCheckStanding<RecordedCheck> {
   readonly tool: { readonly id: string; readonly name: string; readonly kind: CheckKind };
 }
@@ -39,15 +39,12 @@ export const toolRecords = (stood: readonly ToolStood[]): ToolRecord[] =>
     bias: before?.bias ?? null,
   }));
 
-const WORST_FIRST = ["failed", "unchecked", "good"] as const;
-
 /** Standings of several pieces of work, one a tool: the worst of each, in the order the tools come. */
 export function worstByTool(stood: readonly ToolStood[]): ToolStood[] {
-  const worst = new Map<string, ToolStood>();
+  const byTool = new Map<string, ToolStood[]>();
   for (const each of stood) {
-    const other = worst.get(each.tool.id);
-    if (!other || WORST_FIRST.indexOf(each.standing) < WORST_FIRST.indexOf(other.standing))
-      worst.set(each.tool.id, each);
+    const { id, name } = each.tool;
+    byTool.set(`${id} ${name}`, [...(byTool.get(`${id} ${name}`) ?? []), each]);
   }
-  return [...worst.values()];
+  return [...byTool.values()].flatMap((alike) => worstStanding(alike) ?? []);
 }

@@ -10,7 +10,7 @@ export const isOfShift = (at: string, now: Date): boolean =>
   now.getTime() - Date.parse(at) < SHIFT * 3_600_000;
 
 /** A check of one tool, as it is stored: its time, and its result. */
-interface TimedCheck {
+export interface TimedCheck {
   readonly at: string;
   readonly good: boolean;
 }
@@ -51,3 +51,14 @@ export function checkStanding<C extends TimedCheck>(
     failed,
   };
 }
+
+const WORST_FIRST = ["failed", "unchecked", "good"] as const;
+
+/**
+ * The worst of several standings, the first of those alike; null of none.
+ * @example worstStanding([{ standing: "good" }, { standing: "failed" }])?.standing // "failed"
+ */
+export const worstStanding = <S extends { readonly standing: (typeof WORST_FIRST)[number] }>(
+  stood: readonly S[],
+): S | null =>
+  WORST_FIRST.flatMap((standing) => stood.filter((each) => each.standing === standing)).at(0) ?? null;

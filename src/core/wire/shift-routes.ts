@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { zMm } from "../length/length";
 import { zDocumentId, zUuid } from "../names/names";
+import { zMark } from "../shift/marks";
 import { zCheckKind } from "../shift/questions";
 import { zCheckSights, zToolToCheck } from "../shift/tool-check";
 import { said } from "../words/service";
@@ -11,6 +12,7 @@ const zId = zUuid(said("an-id-is-a-uuid"));
 export const zNewToolCheck = z.strictObject({
   id: zId.optional(),
   tool: zDocumentId,
+  mark: zMark,
   sights: zCheckSights,
 });
 
@@ -20,6 +22,8 @@ const zToolCheck = z.strictObject({
   at: z.string(),
   by: z.string().nullable(),
   tool: z.string(),
+  /** Which of several: what is written on it; empty where a crew has one. */
+  mark: z.string(),
   name: z.string(),
   kind: zCheckKind,
   sights: zCheckSights,
@@ -41,11 +45,13 @@ const zNamedClosure = z.strictObject({
   readings: z.int(),
 });
 
-/** A tool as it stands before the first strip of a shift. */
+/** A tool as it stands before the first strip of a shift; where a crew has several of a kind, each stands for itself. */
 const zToolStanding = zToolToCheck.extend({
+  /** Which of several: what is written on it; empty where a crew has one. */
+  mark: z.string(),
   /** Work of the last two weeks was done with it: an end made, or a closure worked at. */
   inUse: z.boolean(),
-  /** Of a cleaver: the place of its blade by the record, from 1. */
+  /** Of the one cleaver of its kind: the place of its blade by the record, from 1. */
   place: z.int().nullable(),
   /** Of a crimp tool: the dies of the ends at the bench. */
   dies: z.array(z.strictObject({ style: z.string(), across: zMm })).readonly(),

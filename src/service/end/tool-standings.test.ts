@@ -3,12 +3,13 @@ import { check, zNewToolCheck } from "@/core";
 import { openStore } from "@/store/opening/open";
 import { shippedLibrary } from "@/store/shelf/shipped";
 import { actOn } from "../act";
+import { addPerson } from "../crew/people";
 import { codeOf } from "../fixtures/code-of";
 import { addTo, endRead, signedEnd } from "../fixtures/made-ends";
 import { checkWholeRecord } from "../keeping/record-check";
 import { recordsCsv } from "../ledger/record-csv";
 import { instrumentsOf } from "../workshop/studies";
-import { checkTool, takeBackCheck } from "../workshop/tool-checks";
+import { checkTool, failedTools, takeBackCheck } from "../workshop/tool-checks";
 import { endRecord, recordJson } from "./record";
 import { toolStandings } from "./tool-standings";
 
@@ -116,6 +117,60 @@ describe("a check of a tool before the shift", () => {
       "bad-input",
     );
     expect(codeOf(() => send({ tool: "spoon", sights: {} }))).toBe("not-found");
+  });
+});
+
+describe("two callipers of one kind", () => {
+  const calliperOf = (store: Store, person: string | null) =>
+    instrumentsOf(store, person).find(({ id }) => id === "digital-calliper");
+  const read = (store: Store, by: string, mark: string, reading: number) =>
+    checkTool(
+      { ...actOn(store), actor: by },
+      check(zNewToolCheck, {
+        ...{ tool: "digital-calliper", mark },
+        sights: { gauge: { gauge: 40, readings: [reading] } },
+      }),
+    );
+  const crew = (store: Store) => {
+    const [osla = "", teo = ""] = ["Osla Brandt", "Teo Marsh"].map((name) => {
+      const people = addPerson(actOn(store), { name });
+      return people.find((person) => person.name === name)?.id;
+    });
+    return { osla, teo };
+  };
+
+  it("are each off by what their own check found, in the hand that checked them; in an unknown hand by the most", () => {
+    const store = openStore(":memory:");
+    const { osla, teo } = crew(store);
+    read(store, osla, "1", 40.08);
+    read(store, teo, "2", 39.98);
+    expect(calliperOf(store, osla)?.bias).toBe(80);
+    expect(calliperOf(store, teo)?.bias).toBe(-20);
+    expect(calliperOf(store, null)?.bias).toBe(80);
+    read(store, teo, "1", 40);
+    expect(calliperOf(store, osla)?.bias).toBeUndefined();
+    expect(findings(store)).toEqual([]);
+  });
+
+  it("stand each for itself: the one that failed names what its own hand made", async () => {
+    const store = openStore(":memory:");
+    const { osla, teo } = crew(store);
+    read(store, osla, "1", 40);
+    read(store, teo, "2", 40);
+    await later();
+    const theirs = signedEnd(store, "Osla Brandt", 0);
+    const his = signedEnd(store, "Teo Marsh", 0);
+    await later();
+    read(store, teo, "2", 40.5);
+    const standing = (mark: string) =>
+      toolStandings(store, new Date()).find((tool) => tool.id === "digital-calliper" && tool.mark === mark);
+    expect(standing("2")?.named.map(({ id }) => id)).toEqual([his]);
+    expect(standing("1")).toMatchObject({ named: [], last: { good: true } });
+    const stood = (id: string) =>
+      endRecord(store, id).tools.find(({ tool }) => tool === "digital-calliper") ?? null;
+    expect(stood(his)).toMatchObject({ name: "Digital calliper marked 2", standing: "failed" });
+    expect(stood(theirs)).toMatchObject({ name: "Digital calliper marked 1", standing: "good" });
+    expect(failedTools(store)).toEqual(["Digital calliper marked 2"]);
   });
 });
 

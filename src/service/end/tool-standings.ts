@@ -1,16 +1,24 @@
 import {
-  checkStanding,
   type Length,
+  marksInHand,
   type ToolStanding,
   type ToolStood,
   type ToolToCheck,
+  toolMarks,
   toolsUsed,
 } from "@/core";
 import type { Store } from "@/store/database/store";
 import { type EndRow, endsWorkedBetween } from "@/store/record/ends";
 import { shippedLibrary } from "@/store/shelf/shipped";
 import { closuresWorkedWith, closureToolsSince } from "../workshop/closure-checks";
-import { checksByTool, checksOfTool } from "../workshop/tool-checks";
+import {
+  checksByTool,
+  checksOfTool,
+  EVER,
+  personIdOf,
+  stoodInHand,
+  type Work,
+} from "../workshop/tool-checks";
 import { placeOfBlade } from "../workshop/tools";
 import { historyOf } from "./history";
 import { sheetOf } from "./kept-sheets";
@@ -21,8 +29,6 @@ const IN_USE_DAYS = 14;
 const MOST_RECENT = 60;
 const MOST_SEARCHED = 2_000;
 const MOST_NAMED = 200;
-/** Later than any time on record. */
-const EVER = "9999";
 
 /** Tools on the list that an end was made with. */
 const toolsOfEnd = (
@@ -46,14 +52,24 @@ export function toolStandings(store: Store, now: Date): ToolStanding[] {
   const usedAtClosures = closureToolsSince(store, since);
   const atBench = recent.filter(({ signedAt }) => signedAt === null);
   return shippedLibrary()
-    .toolsToCheck.map((tool) => ({
-      ...tool,
-      inUse: used.has(tool.id) || usedAtClosures.has(tool.id),
-      place: tool.kind === "cleaver" ? placeOfBlade(store, tool.id) : null,
-      dies: tool.kind === "die" ? diesOf(store, atBench) : [],
-      last: checksOfTool(store, tool.id).at(-1) ?? null,
-      ...namedWork(store, tool),
-    }))
+    .toolsToCheck.flatMap((tool) => {
+      const marks = toolMarks(checksOfTool(store, tool.id)).sort();
+      const about = {
+        ...tool,
+        // Cleaves are counted by kind: of several, none is known by itself.
+        place: tool.kind === "cleaver" && marks.length < 2 ? placeOfBlade(store, tool.id) : null,
+        dies: tool.kind === "die" ? diesOf(store, atBench) : [],
+      };
+      const isUsed = used.has(tool.id) || usedAtClosures.has(tool.id);
+      if (marks.length === 0)
+        return [{ ...about, mark: "", inUse: isUsed, last: null, named: [], closures: [] }];
+      return marks.map((mark) => {
+        const last = lastOf(store, tool, mark);
+        // Of several, one nobody checked for so long has been put away.
+        const inUse = isUsed && (marks.length === 1 || (last?.at ?? "") >= since);
+        return { ...about, mark, inUse, last, ...namedWork(store, { ...tool, mark }) };
+      });
+    })
     .sort((a, b) => Number(b.inUse) - Number(a.inUse));
 }
 
@@ -67,13 +83,34 @@ function diesOf(store: Store, ends: readonly EndRow[]): { style: string; across:
   return [...new Map(dies.map((die) => [`${die.style} ${die.across}`, die])).values()];
 }
 
+const lastOf = (store: Store, { id }: ToolToCheck, mark: string) =>
+  checksOfTool(store, id).findLast((toolCheck) => toolCheck.mark === mark) ?? null;
+
+/** Work on an end: from when to when, and by whom. */
+const workOf = (store: Store, end: EndRow): Work => ({
+  from: end.createdAt,
+  to: end.signedAt ?? EVER,
+  get by() {
+    const events = end.signer === null ? historyOf(store, end).events : [];
+    return personIdOf(store, end.signer ?? events.find(({ by }) => by)?.by ?? null);
+  },
+});
+
 /** Ends made and closures worked at with a tool since its last good check, where its last check failed. */
-function namedWork(store: Store, tool: ToolToCheck): Pick<ToolStanding, "named" | "closures"> {
+function namedWork(
+  store: Store,
+  tool: ToolToCheck & Pick<ToolStanding, "mark">,
+): Pick<ToolStanding, "named" | "closures"> {
   const checks = checksOfTool(store, tool.id);
-  if (checks.at(-1)?.good !== false) return { named: [], closures: [] };
-  const lastGood = checks.findLast(({ good }) => good)?.at ?? "";
+  const own = checks.filter(({ mark }) => mark === tool.mark);
+  if (own.at(-1)?.good !== false) return { named: [], closures: [] };
+  const lastGood = own.findLast(({ good }) => good)?.at ?? "";
   const named = endsWorkedBetween(store, lastGood, EVER, MOST_SEARCHED)
-    .filter((end) => toolsOfEnd(store, end, [tool]).length > 0)
+    .filter(
+      (end) =>
+        toolsOfEnd(store, end, [tool]).length > 0 &&
+        marksInHand(checks, workOf(store, end)).includes(tool.mark),
+    )
     .slice(0, MOST_NAMED)
     .map(({ id, label, styleName, createdAt }) => ({ id, label, style: styleName, begun: createdAt }));
   return { named, closures: closuresWorkedWith(store, tool, lastGood) };
@@ -83,9 +120,4 @@ function namedWork(store: Store, tool: ToolToCheck): Pick<ToolStanding, "named" 
 export const checksOfEnd = (store: Store, end: EndRow): ToolStood[] =>
   checksByTool(store, "").size === 0
     ? []
-    : toolsOfEnd(store, end).flatMap((tool) => {
-        const checks = checksOfTool(store, tool.id);
-        if (checks.length === 0) return [];
-        const work = { from: end.createdAt, to: end.signedAt ?? EVER };
-        return [{ tool, ...checkStanding(checks, work) }];
-      });
+    : toolsOfEnd(store, end).flatMap((tool) => stoodInHand(store, tool, workOf(store, end)) ?? []);

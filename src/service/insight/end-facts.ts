@@ -1,4 +1,4 @@
-import { ABSENT, checkStanding, type EndFacts, personBy, type Tool } from "@/core";
+import { ABSENT, type EndFacts, personBy, standingInHand, type Tool } from "@/core";
 import type { Store } from "@/store/database/store";
 import { type FactRow, factRows } from "@/store/record/facts";
 import { wholeLibrary } from "@/store/shelf/shelf";
@@ -7,7 +7,7 @@ import { allPeople } from "@/store/workshop/people";
 import { lotsOpened } from "@/store/workshop/tool-checks";
 import { toolHistory } from "@/store/workshop/tool-history";
 import { sinceChanged } from "../since-changed";
-import { checksByTool } from "../workshop/tool-checks";
+import { checksByTool, type Work } from "../workshop/tool-checks";
 
 /** Conditions an end is asked about. Those the trade knows to spoil ends come first. */
 export const KNOWN_QUESTIONS = [
@@ -56,7 +56,8 @@ export const recordedFacts: (store: Store, key: string) => readonly RecordedFact
     const hasFailed = failedToolFacts(store);
     const counts = new Map<string, number>();
     return factRows(store).map((row): RecordedFacts => {
-      const person = (row.signer === null ? undefined : personBy(people, row.signer)?.name) ?? row.signedBy;
+      const signer = row.signer === null ? undefined : personBy(people, row.signer);
+      const person = signer?.name ?? row.signedBy;
       const own = `${person} ${row.style}`;
       const before = counts.get(own) ?? 0;
       counts.set(own, before + 1);
@@ -69,7 +70,9 @@ export const recordedFacts: (store: Store, key: string) => readonly RecordedFact
         ...lit(row.signed),
         ...lots(row.style, row.begun),
         ...(adhesives.has(row.style) ? { adhesive: adhesives.get(row.style) } : {}),
-        ...(blade ? hasFailed(blade.tool, row) : {}),
+        ...(blade
+          ? hasFailed(blade.tool, { from: row.begun, to: row.signed, by: signer?.id ?? row.signer })
+          : {}),
       };
       return {
         id: row.id,
@@ -146,12 +149,11 @@ const adhesivesOf = (store: Store): ReadonlyMap<string, string> =>
   );
 
 /** Condition of an end whose cleaver failed its check with no good one between that and the end. */
-function failedToolFacts(store: Store): (tool: string, row: FactRow) => Facts {
+function failedToolFacts(store: Store): (tool: string, work: Work) => Facts {
   const checks = checksByTool(store, "");
-  return (tool, { begun: from, signed: to }) => {
-    const own = checks.get(tool);
-    if (!own) return {};
-    return { "tool-failed": checkStanding(own, { from, to }).standing === "failed" ? "yes" : ABSENT };
+  return (tool, work) => {
+    const stood = standingInHand(checks.get(tool) ?? [], work);
+    return stood ? { "tool-failed": stood.standing === "failed" ? "yes" : ABSENT } : {};
   };
 }
 

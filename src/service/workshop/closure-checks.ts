@@ -1,8 +1,8 @@
 import {
   type ClosureId,
   type ClosureRecorded,
-  checkStanding,
   closureToolsUsed,
+  marksInHand,
   type ToolStanding,
   type ToolStood,
   type ToolToCheck,
@@ -11,7 +11,7 @@ import type { Store } from "@/store/database/store";
 import { closureEventsSince } from "@/store/plan/closure-events";
 import { closurePlanIn, latestClosure } from "@/store/plan/closures";
 import { shippedLibrary } from "@/store/shelf/shipped";
-import { checksOfTool } from "./tool-checks";
+import { checksOfTool, personIdOf, stoodInHand, type Work } from "./tool-checks";
 
 /** Events looked at for the tools in use; events searched for those a failed check names, and closures that are named. */
 const MOST_RECENT = 200;
@@ -30,17 +30,35 @@ export const closureToolsSince = (store: Store, since: string): ReadonlySet<stri
   );
 
 /** Standing of an event of a closure by the checks of the tools it was done with; tools never checked are left out. */
-export const checksOfClosureEvent = (store: Store, { at, event }: ClosureRecorded): ToolStood[] =>
-  toolsOf(event, shippedLibrary().toolsToCheck).flatMap((tool) => {
-    const checks = checksOfTool(store, tool.id);
-    return checks.length === 0 ? [] : [{ tool, ...checkStanding(checks, { from: at, to: at }) }];
-  });
+export const checksOfClosureEvent = (store: Store, recorded: ClosureRecorded): ToolStood[] =>
+  toolsOf(recorded.event, shippedLibrary().toolsToCheck).flatMap(
+    (tool) => stoodInHand(store, tool, workOf(store, recorded)) ?? [],
+  );
 
-/** Closures worked at with a tool after a time, each with the splices made and how many readings were taken. */
-export function closuresWorkedWith(store: Store, tool: ToolToCheck, after: string): ToolStanding["closures"] {
+const workOf = (store: Store, { at, by }: ClosureRecorded): Work => ({
+  from: at,
+  to: at,
+  get by() {
+    return personIdOf(store, by);
+  },
+});
+
+/**
+ * Closures worked at after a time with a tool, or with one that may have been it, each with the splices made and how many
+ * readings were taken.
+ */
+export function closuresWorkedWith(
+  store: Store,
+  { mark, ...tool }: ToolToCheck & { readonly mark: string },
+  after: string,
+): ToolStanding["closures"] {
   const byClosure = new Map<ClosureId, ClosureRecorded[]>();
+  const checks = checksOfTool(store, tool.id);
   for (const recorded of closureEventsSince(store, after, MOST_SEARCHED))
-    if (toolsOf(recorded.event, [tool]).length > 0)
+    if (
+      toolsOf(recorded.event, [tool]).length > 0 &&
+      marksInHand(checks, workOf(store, recorded)).includes(mark)
+    )
       byClosure.set(recorded.closure, [...(byClosure.get(recorded.closure) ?? []), recorded]);
   return [...byClosure]
     .slice(0, MOST_NAMED)

@@ -72,7 +72,7 @@ function mustKnow(store: Store, id: string): Person {
 export function instrumentsOf(store: Store, person: string | null): Instrument[] {
   const ids = person === null ? [] : (personBy(allPeople(store), person)?.ids ?? []);
   const own = ids.length > 0 ? studiesBy(store, ids, MOST) : [];
-  const biasOf = biases(store);
+  const biasOf = biases(store, person);
   return shippedLibrary().instruments.map((eachInstrument) => {
     const study = own.find(({ instrument }) => instrument === eachInstrument.id);
     const bias = biasOf.get(eachInstrument.id);

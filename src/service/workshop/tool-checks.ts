@@ -4,22 +4,33 @@ import {
   InputError,
   judgeToolCheck,
   type Length,
+  markedName,
+  marksInHand,
+  type Person,
+  personBy,
+  standingInHand,
   type ToolCheck,
+  type ToolStood,
   type ToolToCheck,
+  toolMarks,
+  um,
   type zNewToolCheck,
 } from "@/core";
 import { say } from "@/messages/service";
 import type { Store } from "@/store/database/store";
 import { shippedLibrary } from "@/store/shelf/shipped";
+import { allPeople } from "@/store/workshop/people";
 import { addTakenBack, addToolCheck, findToolCheck, toolChecksMade } from "@/store/workshop/tool-checks";
 import type { Act } from "../act";
 import { mustBeKnown } from "../crew/signer";
 import { sinceChanged } from "../since-changed";
 
-/** Checks of every tool, in the order of time. */
+/** Checks of every kind of tool, in the order of time; whoever made them goes by their one id. */
 export const checksByTool = sinceChanged((store): ReadonlyMap<string, readonly ToolCheck[]> => {
   const byTool = new Map<string, ToolCheck[]>();
-  for (const toolCheck of toolChecksMade(store)) {
+  const people = allPeople(store);
+  for (const stored of toolChecksMade(store)) {
+    const toolCheck = { ...stored, by: personIn(people, stored.by) };
     const own = byTool.get(toolCheck.tool);
     if (own) own.push(toolCheck);
     else byTool.set(toolCheck.tool, [toolCheck]);
@@ -27,7 +38,14 @@ export const checksByTool = sinceChanged((store): ReadonlyMap<string, readonly T
   return byTool;
 });
 
-/** Checks of a tool, in the order of time. */
+/** Id somebody goes by, of all they ever went by. */
+const personIn = (people: readonly Person[], by: string | null): string | null =>
+  by === null ? null : (personBy(people, by)?.id ?? by);
+
+/** Id somebody goes by now. */
+export const personIdOf = (store: Store, by: string | null): string | null => personIn(allPeople(store), by);
+
+/** Checks of a kind of tool, in the order of time. */
 export const checksOfTool = (store: Store, tool: string): readonly ToolCheck[] =>
   checksByTool(store, "").get(tool) ?? [];
 
@@ -37,7 +55,7 @@ export const checksOfTool = (store: Store, tool: string): readonly ToolCheck[] =
  */
 export function checkTool(
   act: Act,
-  { id = randomUUID(), tool, sights }: z.output<typeof zNewToolCheck>,
+  { id = randomUUID(), tool, mark, sights }: z.output<typeof zNewToolCheck>,
 ): ToolCheck {
   const { store, actor, now } = act;
   mustBeKnown(act);
@@ -56,7 +74,7 @@ export function checkTool(
       "sights",
       ...open.slice(0, 1),
     ]);
-  const toolCheck = { id, at: now.toISOString(), by: actor, tool, sights, good, bias, ...pick(match) };
+  const toolCheck = { id, at: now.toISOString(), by: actor, tool, mark, sights, good, bias, ...pick(match) };
   addToolCheck(store, toolCheck);
   return toolCheck;
 }
@@ -75,18 +93,40 @@ export function takeBackCheck(act: Act, takenBack: string, id: string = randomUU
   return { id };
 }
 
-/** The bias of each instrument by its last check against a gauge, micrometres. */
-export const biases = (store: Store): ReadonlyMap<string, Length> =>
-  new Map(
+/**
+ * The bias of each instrument in somebody's hand by its last check against a gauge, micrometres; where several of a kind come
+ * into question, the largest.
+ */
+export function biases(store: Store, person: string | null): ReadonlyMap<string, Length> {
+  const work = { from: EVER, to: EVER, by: personIdOf(store, person) };
+  return new Map(
     [...checksByTool(store, "")].flatMap(([tool, checks]) => {
-      const bias = checks.findLast((toolCheck) => toolCheck.bias !== null)?.bias;
-      return bias == null || bias === 0 ? [] : [[tool, bias] as const];
+      const offsets = marksInHand(checks, work).map(
+        (mark) => checks.findLast((each) => each.mark === mark && each.bias !== null)?.bias ?? um(0),
+      );
+      const bias = offsets.reduce((most, each) => (Math.abs(each) > Math.abs(most) ? each : most), um(0));
+      return bias === 0 ? [] : [[tool, bias] as const];
     }),
   );
+}
+
+/** Later than any time on record. */
+export const EVER = "9999";
 
 /** Names of the tools whose last check failed. */
 export const failedTools = (store: Store): string[] =>
-  [...checksByTool(store, "").values()].flatMap((checks) => {
-    const last = checks.at(-1);
-    return last && !last.good ? [last.name] : [];
-  });
+  [...checksByTool(store, "").values()].flatMap((checks) =>
+    toolMarks(checks).flatMap((mark) => {
+      const last = checks.findLast((each) => each.mark === mark);
+      return last && !last.good ? [markedName(last.name, mark)] : [];
+    }),
+  );
+
+/** Work done with a tool: its times, and the id of whoever did it. */
+export type Work = Parameters<typeof marksInHand>[1];
+
+/** Standing of work by the checks of the tool it was done with; null where none of its kind was ever checked. */
+export function stoodInHand(store: Store, tool: ToolToCheck, work: Work): ToolStood | null {
+  const stood = standingInHand(checksOfTool(store, tool.id), work);
+  return stood && { ...stood, tool: { ...tool, name: markedName(tool.name, stood.mark) } };
+}

@@ -9,6 +9,8 @@ import { toolChecks } from "../schema";
 const zBody = z.discriminatedUnion("kind", [
   z.strictObject({
     kind: z.literal("check"),
+    // Checks of earlier programs have none.
+    mark: z.string().default(""),
     name: z.string(),
     toolKind: zCheckKind,
     sights: zCheckSights,
@@ -34,8 +36,8 @@ export function toolChecksMade(store: Store): ToolCheck[] {
   const gone = new Set(rows.flatMap(({ body }) => (body.kind === "taken-back" ? [body.check] : [])));
   return rows.flatMap(({ id, at, by, tool, body }) => {
     if (body.kind !== "check" || gone.has(id)) return [];
-    const { name, toolKind: kind, sights, good, bias } = body;
-    return [{ id, at, by, tool, name, kind, sights, good, bias }];
+    const { mark, name, toolKind: kind, sights, good, bias } = body;
+    return [{ id, at, by, tool, mark, name, kind, sights, good, bias }];
   });
 }
 

@@ -9,8 +9,8 @@ export function ClosureToolsFailed({ tools }: { readonly tools: readonly FailedC
   return (
     <FailedCheckNote>
       <ul>
-        {tools.map(({ id, name, at, splices }) => (
-          <li key={id}>
+        {tools.map(({ name, at, splices }) => (
+          <li key={name}>
             <strong>{t("tool-failed-its-check", { name })}</strong> <LocalTime iso={at} />
             <span className="block">
               {splices.length > 0

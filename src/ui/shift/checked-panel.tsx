@@ -2,12 +2,13 @@
 
 import { Check, TriangleAlert } from "lucide-react";
 import { type ReactNode, useEffect, useId, useRef } from "react";
-import type { ToolStanding } from "@/core";
+import { markedName, type ToolStanding } from "@/core";
 import { t } from "@/messages/shift";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
 import { signedMm } from "../words/length-text";
 import { LocalTime } from "../words/local-time";
+import { AnotherTool } from "./another-tool";
 import { failedCheckAdvice } from "./check-texts";
 import type { Shift } from "./use-shift";
 
@@ -17,6 +18,7 @@ export function CheckedPanel({ tool, shift }: { readonly tool: ToolStanding; rea
   const first = useRef<HTMLButtonElement>(null);
   useEffect(() => first.current?.focus(), []);
   if (!last) return null;
+  const name = markedName(tool.name, tool.mark);
   return (
     <div>
       <h2 className={`flex items-center gap-3 font-bold text-2xl ${last.good ? "text-in" : "text-out"}`}>
@@ -25,7 +27,7 @@ export function CheckedPanel({ tool, shift }: { readonly tool: ToolStanding; rea
         ) : (
           <TriangleAlert aria-hidden="true" className="size-8 shrink-0" />
         )}
-        {last.good ? t("tool-good", { name: tool.name }) : t("tool-failed", { name: tool.name })}
+        {last.good ? t("tool-good", { name }) : t("tool-failed", { name })}
       </h2>
       {last.bias !== null && <p className="mt-1 text-lg">{t("bias-found", { bias: signedMm(last.bias) })}</p>}
       {!last.good && <p className="mt-1 text-xl">{failedCheckAdvice(tool.kind)}</p>}
@@ -54,6 +56,7 @@ export function CheckedPanel({ tool, shift }: { readonly tool: ToolStanding; rea
         <Button look="link" onClick={() => void shift.takeBack(last.id)}>
           {t("entered-by-mistake")}
         </Button>
+        <AnotherTool tool={tool} shift={shift} />
       </div>
       {!last.good && <NamedWork {...tool} />}
     </div>
@@ -100,7 +103,7 @@ function NamedList({ title, children }: { readonly title: string; readonly child
         {title}
       </h3>
       <p className="text-soft">{t("look-at-them-again")}</p>
-      <ul className="mt-2 grid gap-1 sm:grid-cols-2">{children}</ul>
+      <ul className="mt-2 grid grid-cols-[minmax(0,1fr)] gap-1 sm:grid-cols-2">{children}</ul>
     </section>
   );
 }

@@ -2,7 +2,7 @@
 
 import { Check, Circle, X } from "lucide-react";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { Instrument, ToolStanding } from "@/core";
+import { type Instrument, markedName, type ToolStanding } from "@/core";
 import { t } from "@/messages/shift";
 import { Link } from "../controls/link";
 import { LocalClock } from "../words/local-time";
@@ -10,7 +10,7 @@ import { CheckedPanel } from "./checked-panel";
 import { Lots } from "./lots";
 import { QuestionPanel } from "./question-panel";
 import { GaugePanel, TorquePanel } from "./read-panel";
-import { type Shift, useShift } from "./use-shift";
+import { isSameTool, type OneTool, type Shift, useShift } from "./use-shift";
 
 interface ShiftViewProps {
   readonly tools: readonly ToolStanding[];
@@ -24,9 +24,9 @@ export function ShiftView({ tools: first, instruments, lots, styles }: ShiftView
   const shift = useShift(first);
   const { tools, at, left, pick } = shift;
   const step = (by: number) => {
-    const place = tools.findIndex((tool) => tool.id === at?.id) + by;
+    const place = tools.findIndex((tool) => at && isSameTool(tool, at)) + by;
     const wanted = tools[place];
-    if (wanted) pick(wanted.id);
+    if (wanted) pick(wanted);
   };
   useHotkeys("down", () => step(1), { preventDefault: true });
   useHotkeys("up", () => step(-1), { preventDefault: true });
@@ -45,7 +45,7 @@ export function ShiftView({ tools: first, instruments, lots, styles }: ShiftView
       </div>
       <div className="mt-3 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,20rem)_minmax(0,1fr)]">
         <section aria-label={t("at-hand")} className="min-w-0 lg:order-2">
-          {at && <AtHand key={at.id} tool={at} shift={shift} instruments={instruments} />}
+          {at && <AtHand key={keyOf(at)} tool={at} shift={shift} instruments={instruments} />}
           <Lots lots={shift.lots ?? lots} styles={styles} onOpened={shift.refresh} />
         </section>
         <nav aria-label={t("tools")} className="min-w-0 lg:order-1">
@@ -72,6 +72,8 @@ function AtHand({ tool, shift, instruments }: AtHandProps) {
   return <QuestionPanel tool={tool} shift={shift} />;
 }
 
+const keyOf = ({ id, mark }: OneTool): string => `${id} ${mark}`;
+
 const STANDS = {
   due: { Icon: Circle, className: "text-soft" },
   good: { Icon: Check, className: "text-in" },
@@ -93,17 +95,19 @@ function ToolGroup({ name, tools, shift }: ToolGroupProps) {
         {tools.map((tool) => {
           const stands = shift.stands(tool);
           const { Icon, className } = STANDS[stands];
-          const isAt = tool.id === shift.at?.id;
+          const isAt = shift.at !== undefined && isSameTool(tool, shift.at);
           return (
-            <li key={tool.id}>
+            <li key={keyOf(tool)}>
               <button
                 type="button"
                 aria-current={isAt ? "true" : undefined}
-                onClick={() => shift.pick(tool.id)}
+                onClick={() => shift.pick(tool)}
                 className={`flex min-h-12 w-full items-center gap-3 rounded-lg border-2 px-3 text-left ${isAt ? "border-now bg-raised font-bold" : "border-line"}`}
               >
                 <Icon aria-hidden="true" className={`size-5 shrink-0 ${className}`} />
-                <span className="min-w-0 flex-1 first-letter:uppercase">{tool.name}</span>
+                <span className="min-w-0 flex-1 first-letter:uppercase">
+                  {markedName(tool.name, tool.mark)}
+                </span>
                 <span className={`shrink-0 text-sm ${className}`}>
                   {stands === "due" ? t("not-checked") : stands === "failed" ? t("failed") : t("good")}{" "}
                   {tool.last && stands !== "due" && <LocalClock iso={tool.last.at} />}

@@ -20,6 +20,11 @@ const NO_SIGHTS: CheckSights = { answers: {}, gauge: null, torque: null };
 /** Interval between requests for what the others of the crew checked, milliseconds. */
 const EVERY = 15_000;
 
+/** A tool, which of several of its kind it is by its mark. */
+export type OneTool = Pick<ToolStanding, "id" | "mark">;
+
+export const isSameTool = (a: OneTool, b: OneTool): boolean => a.id === b.id && a.mark === b.mark;
+
 /** Standing of each tool now, and the next to check. */
 function useStandings(tools: readonly ToolStanding[]) {
   const [now, setNow] = useState<Date | null>(null);
@@ -31,46 +36,61 @@ function useStandings(tools: readonly ToolStanding[]) {
     return isOfShift(tool.last.at, now) ? "good" : "due";
   };
   const inUse = tools.filter((tool) => tool.inUse);
-  const next = (after: string | null) => {
+  const next = (after: ToolStanding | null) => {
     const order = inUse.length > 0 ? inUse : tools;
-    const place = order.findIndex(({ id }) => id === after);
+    const place = order.findIndex((tool) => after !== null && isSameTool(tool, after));
     return [...order.slice(place + 1), ...order.slice(0, place + 1)].find(
-      (tool) => tool.id !== after && stands(tool) === "due",
+      (tool, i) => (place < 0 || i < order.length - 1) && stands(tool) === "due",
     );
   };
   const due = inUse.filter((tool) => stands(tool) === "due");
   return { stands, inUse, due, next, freshen };
 }
 
+/** The tools of the server, each after those of its kind with the marks that were entered here and never checked. */
+function useMarked(stored: readonly ToolStanding[]) {
+  const [entered, setEntered] = useState<readonly ToolStanding[]>([]);
+  const fresh = entered.filter((tool) => !stored.some((other) => isSameTool(tool, other)));
+  const tools = [...new Set(stored.map(({ id }) => id))].flatMap((id) =>
+    [...stored, ...fresh].filter((tool) => tool.id === id),
+  );
+  const addMarked = (tool: ToolStanding, mark: string) =>
+    setEntered([
+      ...fresh.filter((other) => !isSameTool(other, { id: tool.id, mark })),
+      { ...tool, mark, last: null, named: [], closures: [] },
+    ]);
+  return { tools, addMarked };
+}
+
 /** The tools to check, the one at hand, and the answers given of it so far. */
 export function useShift(first: readonly ToolStanding[]) {
   const { prefs } = usePrefs();
   const { data, refresh } = usePolled("get /tool-checks", {}, { every: EVERY });
-  const tools = data?.tools ?? first;
+  const { tools, addMarked } = useMarked(data?.tools ?? first);
   const { stands, due, inUse, next, freshen } = useStandings(tools);
-  const [pickedId, setPickedId] = useState<string | null>(null);
+  const [picked, setPicked] = useState<OneTool | null>(null);
   const [again, setAgain] = useState(false);
   const [sights, setSights] = useState<CheckSights>(NO_SIGHTS);
   const [problem, setProblem] = useState<Problem | null>(null);
   const [sending, setSending] = useState<string | null>(null);
 
   const at =
-    pickedId === null ? (next(null) ?? inUse[0] ?? tools[0]) : tools.find(({ id }) => id === pickedId);
+    tools.find((tool) => picked !== null && isSameTool(tool, picked)) ?? next(null) ?? inUse[0] ?? tools[0];
 
-  const pick = (id: string | null) => {
-    setPickedId(id);
+  const pick = (tool: OneTool | null) => {
+    setPicked(tool);
     setAgain(false);
     setSights(NO_SIGHTS);
     setProblem(null);
     setSending(null);
   };
   const store = async (tool: ToolStanding, given: CheckSights, id: string): Promise<ToolCheck | null> => {
-    setPickedId(tool.id);
+    setPicked(tool);
     setSights(given);
     setSending(id);
     setProblem(null);
     const answer = await call("post /tool-checks", {
-      body: { id, tool: tool.id, by: prefs.person, sights: z.encode(zCheckSights, given) },
+      body: { id, tool: tool.id, mark: tool.mark, by: prefs.person, sights: z.encode(zCheckSights, given) },
     });
     if (!answer.ok) {
       setProblem(answer.problem);
@@ -79,7 +99,7 @@ export function useShift(first: readonly ToolStanding[]) {
     setSending(null);
     freshen();
     await refresh();
-    if (answer.value.good) pick(next(tool.id)?.id ?? tool.id);
+    if (answer.value.good) pick(next(tool) ?? tool);
     else {
       setAgain(false);
       setSights(NO_SIGHTS);
@@ -90,7 +110,7 @@ export function useShift(first: readonly ToolStanding[]) {
   const answer = (tool: ToolStanding, question: string, given: string) => {
     const next = { ...sights, answers: { ...sights.answers, [question]: given } };
     setSights(next);
-    setPickedId(tool.id);
+    setPicked(tool);
     if (judgeToolCheck(tool.kind, next, null).open.length === 0) void store(tool, next, uuid());
   };
   return {
@@ -105,7 +125,12 @@ export function useShift(first: readonly ToolStanding[]) {
     isSending: sending !== null && problem === null,
     retry: () => at && sending !== null && void store(at, sights, sending),
     checkAgain: () => setAgain(true),
-    goOn: () => at && pick(next(at.id)?.id ?? at.id),
+    goOn: () => at && pick(next(at) ?? at),
+    /** Turns to another tool of a kind, by what it is marked. */
+    pickMarked: (tool: ToolStanding, mark: string) => {
+      addMarked(tool, mark);
+      pick({ id: tool.id, mark });
+    },
     left: due.length,
     takeBack: async (check: string) => {
       const answer = await call("post /tool-checks/{id}/take-back", {
