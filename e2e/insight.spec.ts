@@ -40,6 +40,8 @@ test("a job's pick list: parts by the record, hours with a range, what was used 
   page,
   request,
 }) => {
+  const end = await endAtMeasure(request);
+  await addEvents(request, end, [{ kind: "sign", name: "Hild Roan", outcome: "kept" }], 99);
   const { id: job } = await (await request.post("/api/v1/jobs", { data: { name: "Picked" } })).json();
   const side = { ...PLAN.sides.A, procedure: "stub-cam-crimp-900", ends: 6 };
   const plan = { ...PLAN, cable: "distribution-900", sides: { A: side, B: PLAN.sides.B } };

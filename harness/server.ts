@@ -10,6 +10,7 @@ import {
   expect,
   type Page,
   type Response,
+  type WebError,
 } from "@playwright/test";
 import { z } from "zod";
 import { compileRunSheet, type EventInput, zEvent, zStoredEvent } from "@/core";
@@ -150,9 +151,15 @@ export const test = base.extend<{ baseURL: string }, { server: TestServer; devic
     },
     { scope: "worker" },
   ],
+  /** The device of a worker; an error nobody caught, on any of its pages, is a failure of the test. */
   context: async ({ device }, use) => {
+    const errors: string[] = [];
+    const note = (error: WebError) => errors.push(`${error.page()?.url()}: ${error.error().message}`);
+    device.on("weberror", note);
     await use(device);
     await emptied(device);
+    device.off("weberror", note);
+    expect(errors).toEqual([]);
   },
   baseURL: async ({ server }, use) => use(server.url),
   page: async ({ context, viewport }, use) => {

@@ -1,4 +1,13 @@
-import { effortFor, isDone, type JobId, pooledRecords, problemOf, type RunSheet, toMm } from "@/core";
+import {
+  effortFor,
+  isDone,
+  type JobId,
+  pooledRecords,
+  problemOf,
+  type RunSheet,
+  throughId,
+  toMm,
+} from "@/core";
 import type { Store } from "@/store/database/store";
 import { findJob } from "@/store/plan/plans";
 import { usedOnPieces } from "@/store/record/facts";
@@ -13,8 +22,12 @@ import { aheadAtPlace, plannedPlaces } from "./places";
 /** The chance of running short of parts that is planned with. */
 const RISK = 0.05;
 
-/** A connector of a job with the ends still to be made by it. */
-interface StyleNeed extends ReturnType<typeof effortFor> {
+type Effort = ReturnType<typeof effortFor>;
+
+/** A connector or closure of a job with the ends still to be made by it. */
+interface StyleNeed extends Pick<Effort, "parts" | "hours"> {
+  /** Null where nothing at all is on record. */
+  readonly tries: Effort["tries"] | null;
   readonly style: string;
   readonly name: string;
   readonly left: number;
@@ -44,7 +57,8 @@ export function findJobNeeds(store: Store, id: JobId): JobNeeds | null {
   const { ways } = insightOf(store);
   // The last is of a connector without any record: it is planned by that of all.
   const pooled = pooledRecords([...ways, { good: 0, tried: 0 }]);
-  const { procedures } = wholeLibrary(store);
+  const { procedures, entries } = wholeLibrary(store);
+  const closures = new Set(entries.flatMap((entry) => [entry.id, throughId(entry.id)]));
   const all = pieces.flatMap(({ id: piece }) =>
     (places.get(piece) ?? []).map((place) => ({ piece, ...place })),
   );
@@ -56,14 +70,18 @@ export function findJobNeeds(store: Store, id: JobId): JobNeeds | null {
     const way = ways.find((each) => each.style === style) ?? { good: 0, tried: 0, minutes: null };
     const at = ways.findIndex((each) => each.style === style);
     const record = pooled.at(at) ?? { good: 0, tried: 0 };
-    const effort = effortFor(open.length, { ...record, minutes: way.minutes }, RISK);
+    const effort =
+      record.tried > 0 ? effortFor(open.length, { ...record, minutes: way.minutes }, RISK) : null;
     const sheet = sheetAt(store, first.piece, { side: first.side, at: first.text });
     return [
       {
-        ...effort,
+        tries: effort?.tries ?? null,
+        hours: effort?.hours ?? null,
+        // A try that fails uses no closure up.
+        parts: closures.has(style) ? open.length : (effort?.parts ?? null),
         ...{ style, name: procedures.find((each) => each.id === style)?.name ?? style },
         ...{ left: open.length, planned: own.length, good: way.good, tried: way.tried },
-        consumables: sheet ? consumablesOf(sheet, Math.ceil(effort.tries.most)) : [],
+        consumables: sheet ? consumablesOf(sheet, Math.ceil(effort?.tries.most ?? open.length)) : [],
       },
     ];
   });

@@ -5,6 +5,7 @@ import { dropLoss, type FeederAnswer, type FeederPlan, type JointLight } from "@
 import { t } from "@/messages/feeder";
 import { decimal } from "@/messages/numbers";
 import { useWidth } from "../band/use-width";
+import { labelHeights } from "./label-heights";
 
 interface FeederDrawingProps {
   readonly plan: FeederPlan;
@@ -29,6 +30,9 @@ export function FeederDrawing({ plan, lights, readings, picked, onPick }: Feeder
   const least = Math.min(0, ...lights.map(({ margin }) => margin));
   const y = scaleLinear([least, most], [BARS.bottom, BARS.top]);
   const rows = rowsOf(lights.map(({ along }) => x(along)));
+  const heights = labelHeights(
+    lights.map(({ along, margin }) => ({ x: x(along), top: Math.min(y(margin), y(0)) })),
+  );
   return (
     <figure ref={ref} className="border-line border-y bg-raised">
       <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} className="block h-auto w-full">
@@ -64,6 +68,7 @@ export function FeederDrawing({ plan, lights, readings, picked, onPick }: Feeder
             {...{ plan, light, i, y }}
             x={x(light.along)}
             row={rows[i] ?? 0}
+            height={heights[i] ?? null}
             isPicked={i === picked}
             onPick={() => onPick(i)}
           />
@@ -130,6 +135,8 @@ interface JointProps {
   readonly y: (margin: number) => number;
   /** 1 where its words stand a line away from those of the joint before. */
   readonly row: 0 | 1;
+  /** Where its margin stands; null where there is no room for it. */
+  readonly height: number | null;
   readonly isPicked: boolean;
   readonly onPick: () => void;
 }
@@ -200,7 +207,7 @@ function branchPath(drops: number): string {
   return `M0,${RADIUS} V${fork} ${branches.join(" ")}`;
 }
 
-function Joint({ plan, light, i, x, y, row, isPicked, onPick }: JointProps) {
+function Joint({ plan, light, i, x, y, row, height, isPicked, onPick }: JointProps) {
   const joint = plan.joints[i];
   if (!joint) return null;
   const ink = isPicked ? "var(--now)" : "var(--ink)";
@@ -233,16 +240,18 @@ function Joint({ plan, light, i, x, y, row, isPicked, onPick }: JointProps) {
           </text>
         </g>
         <rect x={x - 13} width="26" y={top} height={Math.max(1, bottom - top)} fill={bar} />
-        <text
-          x={x}
-          y={top - 6 - row * 16}
-          textAnchor="middle"
-          className="figures font-bold"
-          fontSize="15"
-          fill={light.trouble ? "var(--out)" : ink}
-        >
-          {margin}
-        </text>
+        {(height !== null || isPicked) && (
+          <text
+            x={x}
+            y={height ?? top - 6}
+            textAnchor="middle"
+            className="figures font-bold"
+            fontSize="15"
+            fill={light.trouble ? "var(--out)" : ink}
+          >
+            {margin}
+          </text>
+        )}
       </g>
       {/* biome-ignore lint/a11y/useSemanticElements: a part of a drawing */}
       <rect

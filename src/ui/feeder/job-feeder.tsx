@@ -18,12 +18,12 @@ export function JobFeeder({ feeder, jobName, closures }: JobFeederProps) {
   const { save, again, ...held } = useJobFeeder(feeder);
   return (
     <FeederView held={held} closures={closures} readings={feeder.readings}>
-      <p className="min-w-0 truncate text-soft">
+      <div className="flex min-w-0 flex-wrap gap-x-2 text-soft">
         <Link href={`/jobs/${feeder.job}`} className="underline">
           {t("feeder-of-job", { job: jobName })}
-        </Link>{" "}
+        </Link>
         <KeptWord save={save} />
-      </p>
+      </div>
       <KeptTrouble save={save} again={again} />
     </FeederView>
   );

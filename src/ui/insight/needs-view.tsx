@@ -23,7 +23,7 @@ interface NeedsViewProps {
       readonly good: number;
       readonly tried: number;
       readonly parts: number | null;
-      readonly tries: { readonly least: number; readonly most: number };
+      readonly tries: { readonly least: number; readonly most: number } | null;
       readonly hours: { readonly least: number; readonly most: number } | null;
       readonly consumables: readonly Counted[];
     }[];
@@ -120,7 +120,9 @@ const StyleTable = ({ styles }: Pick<NeedsViewProps["needs"], "styles">) => (
             <td className="figures pr-3">{t("left-of", { left, planned })}</td>
             <td className="figures pr-3">{tried === 0 ? t("no-record") : t("good-of", { good, tried })}</td>
             <td className="figures pr-3">
-              {t("from-to", { least: Math.floor(tries.least), most: Math.ceil(tries.most) })}
+              {tries === null
+                ? "–"
+                : t("from-to", { least: Math.floor(tries.least), most: Math.ceil(tries.most) })}
             </td>
             <td className="figures pr-3">
               {time === null ? "–" : t("from-to", { least: hours(time.least), most: hours(time.most) })}
