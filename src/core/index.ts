@@ -83,6 +83,7 @@ export {
 } from "./closure/work-items";
 export { type Conformance, judge, type Rule, type Verdict, zRule } from "./conformance/conformance";
 export { fitsInOtherUnit } from "./conformance/other-unit";
+export { type ItemCount, itemSums } from "./consumable/consumables";
 export { DIMENSION_LIMIT, FEATURE_LIMIT } from "./dimensions/dimension";
 export { type WholeClosure, wholeClosure } from "./drawing/closure";
 export { endDrawing, toldPlace } from "./drawing/end";
@@ -466,7 +467,7 @@ export {
   simulatedSplice,
   splicerLine,
 } from "./splice/splicer-line";
-export { type Splicing, type SplicingStep, splicingFor, zSplicing } from "./splice/splicing";
+export { type Splicing, type SplicingStep, splicingFor, splicingUses, zSplicing } from "./splice/splicing";
 export { type Aim, aimOf, FEWEST_ENDS, type Index, type LengthAim } from "./study/aim";
 export { FEWEST_READINGS, repeatabilityOf, STUDY_READINGS } from "./study/repeatability";
 export { type BladeCount, type BladeLine, bladeStanding, UNUSED } from "./tally/blade";

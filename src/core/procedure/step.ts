@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { LAYER_KINDS } from "../cable/cable";
+import { zUses } from "../consumable/consumables";
 import { zMmNotNegative } from "../length/length";
 import { zId, zName } from "../names/names";
 import { said } from "../words/core";
@@ -74,10 +75,7 @@ const common = {
   pot: z.strictObject({ seconds: z.number().min(1).max(86_400), of: zName }).optional(),
   count: zCount.optional(),
   /** Consumables an end uses up here. */
-  uses: z
-    .array(z.strictObject({ item: zName, count: z.number().int().min(1).max(100) }))
-    .max(20)
-    .default([]),
+  uses: zUses,
   /** Pieces of bare glass that come off here, to be counted into the bin. */
   shards: z.number().int().min(0).max(48).default(0),
   /** Features that come to lie elsewhere here: a jacket drawn taut, a fibre pushed back. Read them after it. */

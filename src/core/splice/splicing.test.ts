@@ -3,7 +3,14 @@ import { describe, expect, it } from "vitest";
 import { shippedLibrary } from "../../../harness/shipped";
 import { um } from "../length/length";
 import { parseSplicerLine, simulatedSplice, splicerLine } from "./splicer-line";
-import { bareGlass, type Splicing, type SplicingStep, sleeveRoom, splicingFor } from "./splicing";
+import {
+  bareGlass,
+  type Splicing,
+  type SplicingStep,
+  sleeveRoom,
+  splicingFor,
+  splicingUses,
+} from "./splicing";
 import { walkSplicing } from "./splicing-walk";
 
 const { splicing: shipped } = shippedLibrary();
@@ -91,6 +98,7 @@ describe("a shipped splicing procedure", () => {
       side: "a",
       note: "",
       caution: "",
+      uses: [],
     };
     const after = fusion.steps.findIndex(({ id }) => id === "cleave-a") + 1;
     expect(faults(steps(fusion, (all) => [...all.slice(0, after), wiped, ...all.slice(after)]))).toEqual([
@@ -152,5 +160,24 @@ describe("a splicer's line", () => {
     const poor = all.filter(({ estimateDb }) => estimateDb > 0.1).length;
     expect(poor).toBeGreaterThan(80);
     expect(poor).toBeLessThan(200);
+  });
+});
+
+describe("the consumables of splices", () => {
+  it("are a sleeve for each splice, however often it is tried, and wipes for each try", () => {
+    const uses = splicingUses(fusion, { splices: 12, tries: 15 });
+    expect(uses).toEqual([
+      { item: "splice sleeve", count: 12 },
+      { item: "lint-free wipe", count: 30 },
+    ]);
+    expect(splicingUses(fusion, { splices: 0, tries: 0 })).toEqual([]);
+  });
+  it("are on every shipped procedure: one thing that holds the joint, and wipes for both sides", () => {
+    for (const procedure of shipped) {
+      const [holds, wipes, ...others] = splicingUses(procedure, { splices: 1, tries: 1 });
+      expect(holds?.count, procedure.id).toBe(1);
+      expect(holds?.item, procedure.id).toMatch(procedure.sleeve ? /splice sleeve$/ : /^mechanical splice$/);
+      expect([wipes, ...others], procedure.id).toEqual([{ item: "lint-free wipe", count: 2 }]);
+    }
   });
 });

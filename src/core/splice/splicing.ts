@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { zSource } from "../cable/cable";
+import { type ItemCount, itemSums, zUses } from "../consumable/consumables";
 import { type Length, um, zMmNotNegative } from "../length/length";
 import { zDocumentId, zId, zName } from "../names/names";
 import { eachOnce } from "../names/once";
@@ -41,6 +42,8 @@ const zSplicingStep = z.strictObject({
   /** What to look at, or how; shown below the title. */
   note: z.string().max(300).default(""),
   caution: z.string().max(300).default(""),
+  /** Consumables it uses up: a sleeve or a mechanical splice once a splice, all else once a try. */
+  uses: zUses,
   /** How long it takes by itself: a sleeve that shrinks or cools. */
   seconds: z.int().min(1).max(3_600).optional(),
 });
@@ -102,3 +105,22 @@ export function sleeveRoom({ sides, sleeve }: Pick<Splicing, "sides" | "sleeve">
  */
 export const splicingFor = (all: readonly Splicing[], count: number): readonly Splicing[] =>
   all.filter(({ fibres }) => count >= fibres.min && count <= fibres.max);
+
+/** Acts whose consumables stay with the fibre when a try fails: the next try uses them again. */
+const ONCE: readonly SplicingStep["act"][] = ["sleeve", "open-joint"];
+
+/**
+ * Consumables of splices made by a procedure: a sleeve or a mechanical splice for each splice, all else for each try.
+ * @param tries of all the splices together.
+ * @example splicingUses(splicing250, { splices: 2, tries: 3 })
+ * // [{ item: "splice sleeve", count: 2 }, { item: "lint-free wipe", count: 6 }]
+ */
+export const splicingUses = (
+  { steps }: Pick<Splicing, "steps">,
+  { splices, tries }: { readonly splices: number; readonly tries: number },
+): ItemCount[] =>
+  itemSums(
+    steps.flatMap(({ act, uses }) =>
+      uses.map(({ item, count }) => ({ item, count: count * (ONCE.includes(act) ? splices : tries) })),
+    ),
+  ).filter(({ count }) => count > 0);

@@ -1,6 +1,8 @@
 import {
   effortFor,
+  type ItemCount,
   isDone,
+  itemSums,
   type JobId,
   pooledRecords,
   problemOf,
@@ -18,24 +20,11 @@ import { blades } from "../workshop/tools";
 import { findCutList } from "./cut-list";
 import { allPieces } from "./jobs";
 import { aheadAtPlace, plannedPlaces } from "./places";
+import { spliceNeeds } from "./splice-needs";
+import type { StyleNeed } from "./style-need";
 
 /** The chance of running short of parts that is planned with. */
 const RISK = 0.05;
-
-type Effort = ReturnType<typeof effortFor>;
-
-/** A connector or closure of a job with the ends still to be made by it. */
-interface StyleNeed extends Pick<Effort, "parts" | "hours"> {
-  /** Null where nothing at all is on record. */
-  readonly tries: Effort["tries"] | null;
-  readonly style: string;
-  readonly name: string;
-  readonly left: number;
-  readonly planned: number;
-  readonly good: number;
-  readonly tried: number;
-  readonly consumables: readonly { readonly item: string; readonly count: number }[];
-}
 
 /** Parts, consumables, hours and cable that a job still takes. */
 interface JobNeeds {
@@ -45,7 +34,7 @@ interface JobNeeds {
   readonly metres: number | null;
   readonly blades: readonly { readonly name: string; readonly left: number }[];
   /** Used up on the job so far. */
-  readonly used: readonly { readonly item: string; readonly count: number }[];
+  readonly used: readonly ItemCount[];
 }
 
 /** Hours, parts, consumables and cable a job still takes, by the crew's own record; null where there is no such job. */
@@ -79,12 +68,13 @@ export function findJobNeeds(store: Store, id: JobId): JobNeeds | null {
         hours: effort?.hours ?? null,
         // A try that fails uses no closure up.
         parts: closures.has(style) ? open.length : (effort?.parts ?? null),
-        ...{ style, name: procedures.find((each) => each.id === style)?.name ?? style },
+        ...{ of: "end", style, name: procedures.find((each) => each.id === style)?.name ?? style },
         ...{ left: open.length, planned: own.length, good: way.good, tried: way.tried },
         consumables: sheet ? consumablesOf(sheet, Math.ceil(effort?.tries.most ?? open.length)) : [],
       },
     ];
   });
+  const splices = spliceNeeds(store, id, ways, RISK);
   const untouched = new Set(
     pieces
       .filter(({ id: piece }) => (places.get(piece) ?? []).every(({ standing }) => standing === "planned"))
@@ -95,19 +85,22 @@ export function findJobNeeds(store: Store, id: JobId): JobNeeds | null {
     .filter(({ id: piece }) => untouched.has(piece));
   return {
     name: job.name,
-    styles,
+    styles: [...styles, ...splices.styles],
     metres: cuts.some(({ cut }) => cut === null)
       ? null
       : cuts.reduce((sum, { cut }) => sum + toMm(cut ?? 0) / 1_000, 0),
     blades: blades(store).map(({ name, standing }) => ({ name, left: standing.left })),
-    used: usedOnPieces(
-      store,
-      pieces.map(({ id: piece }) => piece),
-    ),
+    used: itemSums([
+      ...usedOnPieces(
+        store,
+        pieces.map(({ id: piece }) => piece),
+      ),
+      ...splices.used,
+    ]).sort((a, b) => b.count - a.count),
   };
 }
 
-/** Sums of a job's open ends: hours with a range, parts, metres of cable. */
+/** Sums of a job's open ends and splices: hours with a range, parts, metres of cable. */
 interface JobLeft {
   /** Of connectors that were timed; null where none was. */
   readonly hours: { readonly least: number; readonly most: number } | null;
@@ -115,9 +108,10 @@ interface JobLeft {
   readonly parts: number | null;
   readonly metres: number | null;
   readonly ends: number;
+  readonly splices: number;
 }
 
-/** Sums of a job's open ends; null where none is left, or there is no such job. */
+/** Sums of a job's open ends and splices; null where none is left, or there is no such job. */
 export function jobLeft(store: Store, id: JobId): JobLeft | null {
   const needs = findJobNeeds(store, id);
   if (!needs || needs.styles.length === 0) return null;
@@ -131,7 +125,8 @@ export function jobLeft(store: Store, id: JobId): JobLeft | null {
         : { least: sum(timed.map(({ least }) => least)), most: sum(timed.map(({ most }) => most)) },
     parts: parts.includes(null) ? null : sum(parts.map((count) => count ?? 0)),
     metres: needs.metres,
-    ends: sum(needs.styles.map(({ left }) => left)),
+    ends: sum(needs.styles.map((style) => (style.of === "end" ? style.left : 0))),
+    splices: sum(needs.styles.map((style) => (style.of === "splice" ? style.left : 0))),
   };
 }
 
@@ -145,9 +140,5 @@ function sheetAt(store: Store, piece: string, place: Parameters<typeof aheadAtPl
 }
 
 /** Consumables of so many tries, by item. */
-function consumablesOf({ lines }: RunSheet, tries: number): StyleNeed["consumables"] {
-  const counts = new Map<string, number>();
-  for (const { item, count } of lines.flatMap(({ step }) => step.uses))
-    counts.set(item, (counts.get(item) ?? 0) + count * tries);
-  return [...counts].map(([item, count]) => ({ item, count }));
-}
+const consumablesOf = ({ lines }: RunSheet, tries: number): StyleNeed["consumables"] =>
+  itemSums(lines.flatMap(({ step }) => step.uses.map(({ item, count }) => ({ item, count: count * tries }))));

@@ -6,7 +6,7 @@ import { toast } from "sonner";
 import { type CrewAnswer, ROLES, type Role } from "@/core";
 import { t } from "@/messages/crew";
 import { Button } from "../controls/button";
-import { canUsePasskeys, refusalOf, useSession } from "../session/session-context";
+import { refusalOf, usePasskeys, useSession } from "../session/session-context";
 import { ROLE_NAMES, RoleBoxes } from "./role-boxes";
 import { SetPin } from "./set-pin";
 import type { CrewApi } from "./use-crew";
@@ -65,6 +65,7 @@ const PIN_STANDS = { none: t("no-pin"), temporary: t("a-pin-to-be-changed"), own
 
 function PersonProof({ person, crew, onRoles, onRemove }: PersonProofProps) {
   const { askPasskey } = useSession();
+  const canUsePasskeys = usePasskeys();
   const [settingPin, setSettingPin] = useState(false);
   const [refusal, setRefusal] = useState("");
   const { id, name, roles, pin, passkeys } = person;
@@ -90,7 +91,7 @@ function PersonProof({ person, crew, onRoles, onRemove }: PersonProofProps) {
         <Button look="quiet" size="small" onClick={() => setSettingPin(true)}>
           {pin === "none" ? t("set-a-pin") : t("change-the-pin")}
         </Button>
-        {own && canUsePasskeys() && (
+        {own && canUsePasskeys && (
           <Button look="quiet" size="small" className="gap-2" onClick={addPasskey}>
             <KeyRound aria-hidden="true" className="size-4" />
             {t("add-a-passkey")}

@@ -1,15 +1,11 @@
 "use client";
 
 import { Printer } from "lucide-react";
+import { type ItemCount, itemSums } from "@/core";
 import { t } from "@/messages/insight";
 import { count, decimal } from "@/messages/numbers";
 import { Button } from "../controls/button";
 import { Link } from "../controls/link";
-
-interface Counted {
-  readonly item: string;
-  readonly count: number;
-}
 
 interface NeedsViewProps {
   readonly job: string;
@@ -25,11 +21,11 @@ interface NeedsViewProps {
       readonly parts: number | null;
       readonly tries: { readonly least: number; readonly most: number } | null;
       readonly hours: { readonly least: number; readonly most: number } | null;
-      readonly consumables: readonly Counted[];
+      readonly consumables: readonly ItemCount[];
     }[];
     readonly metres: number | null;
     readonly blades: readonly { readonly name: string; readonly left: number }[];
-    readonly used: readonly Counted[];
+    readonly used: readonly ItemCount[];
   };
 }
 
@@ -67,7 +63,7 @@ export function NeedsView({ job, needs }: NeedsViewProps) {
       <div className="mt-6 grid grid-cols-[minmax(0,1fr)] gap-6 sm:grid-cols-3">
         <Items
           title={t("consumables-to-bring")}
-          items={sumOf(styles.flatMap(({ consumables }) => consumables))}
+          items={itemSums(styles.flatMap(({ consumables }) => consumables))}
         />
         <Items
           title={t("cleaves-left")}
@@ -134,14 +130,7 @@ const StyleTable = ({ styles }: Pick<NeedsViewProps["needs"], "styles">) => (
   </section>
 );
 
-/** The same items put together. */
-function sumOf(items: readonly Counted[]): Counted[] {
-  const sums = new Map<string, number>();
-  for (const { item, count: each } of items) sums.set(item, (sums.get(item) ?? 0) + each);
-  return [...sums].map(([item, each]) => ({ item, count: each }));
-}
-
-function Items({ title, items }: { readonly title: string; readonly items: readonly Counted[] }) {
+function Items({ title, items }: { readonly title: string; readonly items: readonly ItemCount[] }) {
   if (items.length === 0) return null;
   return (
     <section>

@@ -7,7 +7,7 @@ import { t } from "@/messages/crew";
 import { Button } from "../controls/button";
 import { Field } from "../controls/field";
 import { useSubmit } from "../controls/use-submit";
-import { canUsePasskeys, refusalOf, useSession } from "./session-context";
+import { refusalOf, usePasskeys, useSession } from "./session-context";
 
 interface ProveProps {
   /** Whose name is proven. */
@@ -35,7 +35,8 @@ export function Prove({ person, purpose, action, onProven }: ProveProps) {
     return ready(await (purpose === "enter" ? signIn(person, pin) : proveAgain(pin)));
   });
   const proofs = crew.people.find(({ id }) => id === person);
-  const hasPasskey = (proofs?.passkeys.length ?? 0) > 0 && canUsePasskeys();
+  const canUsePasskeys = usePasskeys();
+  const hasPasskey = (proofs?.passkeys.length ?? 0) > 0 && canUsePasskeys;
   return (
     <form onSubmit={submit} className="grid gap-2">
       <Field

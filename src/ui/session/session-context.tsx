@@ -1,7 +1,7 @@
 "use client";
 
 import { startAuthentication, startRegistration } from "@simplewebauthn/browser";
-import { createContext, type ReactNode, useContext, useMemo, useState } from "react";
+import { createContext, type ReactNode, useContext, useMemo, useState, useSyncExternalStore } from "react";
 import { type CrewAnswer, type Outcome, type Problem, refuse } from "@/core";
 import { t } from "@/messages/crew";
 import { call } from "../http/http";
@@ -84,9 +84,12 @@ export const refusalOf = (outcome: { ok: true } | { ok: false; problem: Problem 
 
 const IP_ADDRESS = /^(\[.*\]|[\d.]+)$/;
 
-/** Whether this browser can use passkeys here: over TLS or on this machine itself, under a name and not a bare address. */
-export const canUsePasskeys = (): boolean =>
-  typeof window !== "undefined" &&
-  window.isSecureContext &&
-  "credentials" in navigator &&
-  !IP_ADDRESS.test(window.location.hostname);
+const neverChanges = () => () => {};
+const usesPasskeys = (): boolean =>
+  window.isSecureContext && "credentials" in navigator && !IP_ADDRESS.test(window.location.hostname);
+
+/**
+ * True where this browser can use passkeys here: over TLS or on this machine itself, under a name and not a bare address.
+ * False on the server, which cannot know.
+ */
+export const usePasskeys = (): boolean => useSyncExternalStore(neverChanges, usesPasskeys, () => false);
