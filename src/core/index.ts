@@ -429,7 +429,7 @@ export {
   type SheetShelf,
 } from "./runsheet/selection";
 export { type Seat, seatOf } from "./seat/seat";
-export { markedName, marksInHand, standingInHand, toolMarks, zMark } from "./shift/marks";
+export { markedName, marksHeld, marksInHand, standingInHand, toolMarks, zMark } from "./shift/marks";
 export { type CheckKind, questionsOf, zCheckKind } from "./shift/questions";
 export { isOfShift } from "./shift/standing";
 export {

@@ -52,6 +52,16 @@ export function marksInHand(checks: readonly MarkedCheck[], work: HandWork): str
   return before.length > 0 ? before : marks;
 }
 
+/**
+ * Marks of the tools of a kind that are in somebody's hand now: the one each person checked last. One that was replaced is in
+ * nobody's.
+ * @param checks checks of all tools of the kind, in the order of time.
+ * @example marksHeld([{ mark: "1", by: "Osla" }, { mark: "2", by: "Osla" }]) // ["2"]
+ */
+export const marksHeld = (checks: readonly Pick<MarkedCheck, "mark" | "by">[]): string[] => [
+  ...new Set(new Map(checks.map(({ by, mark }) => [by, mark])).values()),
+];
+
 /** Standing of work by the checks of the tool it was done with, and the mark of that tool. */
 interface StandingInHand<C extends TimedCheck> extends ToolCheckStanding<C> {
   readonly mark: string;

@@ -171,6 +171,11 @@ describe("two callipers of one kind", () => {
     expect(stood(his)).toMatchObject({ name: "Digital calliper marked 2", standing: "failed" });
     expect(stood(theirs)).toMatchObject({ name: "Digital calliper marked 1", standing: "good" });
     expect(failedTools(store)).toEqual(["Digital calliper marked 2"]);
+    // Replaced, it is in nobody's hand any more.
+    read(store, teo, "3", 40);
+    expect(failedTools(store)).toEqual([]);
+    expect(standing("2")).toMatchObject({ inUse: false, last: { good: false } });
+    expect(stood(his)).toMatchObject({ name: "Digital calliper marked 2", standing: "failed" });
   });
 });
 

@@ -1,5 +1,6 @@
 import {
   type Length,
+  marksHeld,
   marksInHand,
   type ToolStanding,
   type ToolStood,
@@ -54,6 +55,7 @@ export function toolStandings(store: Store, now: Date): ToolStanding[] {
   return shippedLibrary()
     .toolsToCheck.flatMap((tool) => {
       const marks = toolMarks(checksOfTool(store, tool.id)).sort();
+      const held = marksHeld(checksOfTool(store, tool.id));
       const about = {
         ...tool,
         // Cleaves are counted by kind: of several, none is known by itself.
@@ -65,8 +67,8 @@ export function toolStandings(store: Store, now: Date): ToolStanding[] {
         return [{ ...about, mark: "", inUse: isUsed, last: null, named: [], closures: [] }];
       return marks.map((mark) => {
         const last = lastOf(store, tool, mark);
-        // Of several, one nobody checked for so long has been put away.
-        const inUse = isUsed && (marks.length === 1 || (last?.at ?? "") >= since);
+        // Of several, one that was replaced, or that nobody checked for so long, has been put away.
+        const inUse = isUsed && (marks.length === 1 || (held.includes(mark) && (last?.at ?? "") >= since));
         return { ...about, mark, inUse, last, ...namedWork(store, { ...tool, mark }) };
       });
     })

@@ -5,6 +5,7 @@ import {
   judgeToolCheck,
   type Length,
   markedName,
+  marksHeld,
   marksInHand,
   type Person,
   personBy,
@@ -12,7 +13,6 @@ import {
   type ToolCheck,
   type ToolStood,
   type ToolToCheck,
-  toolMarks,
   um,
   type zNewToolCheck,
 } from "@/core";
@@ -113,10 +113,10 @@ export function biases(store: Store, person: string | null): ReadonlyMap<string,
 /** Later than any time on record. */
 export const EVER = "9999";
 
-/** Names of the tools whose last check failed. */
+/** Names of the tools in somebody's hand whose last check failed. */
 export const failedTools = (store: Store): string[] =>
   [...checksByTool(store, "").values()].flatMap((checks) =>
-    toolMarks(checks).flatMap((mark) => {
+    marksHeld(checks).flatMap((mark) => {
       const last = checks.findLast((each) => each.mark === mark);
       return last && !last.good ? [markedName(last.name, mark)] : [];
     }),
