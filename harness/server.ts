@@ -74,6 +74,26 @@ function onceReady(page: Page, name: "goto" | "reload"): void {
   };
 }
 
+const PROBE = "/asked-only-to-see-that-it-is-held";
+
+/**
+ * Makes holding a page's requests wait until they are held: the browser says so before the page itself knows, and what that asks
+ * for in between would go out.
+ */
+function onceHeld(page: Page): void {
+  const route = page.route.bind(page);
+  page.route = async (...args) => {
+    const routed = await route(...args);
+    if (!page.url().startsWith("http")) return routed;
+    await route(`**${PROBE}`, (probe) => probe.fulfill({ status: 204 }));
+    await page.evaluate(async (probe) => {
+      while ((await fetch(probe)).status !== 204) await new Promise((resolve) => setTimeout(resolve, 20));
+    }, PROBE);
+    await page.unroute(`**${PROBE}`);
+    return routed;
+  };
+}
+
 /** Does what has a page load itself again, and waits until it takes keys and touches. */
 export async function loadedBy(page: Page, act: () => Promise<void>): Promise<void> {
   const loaded = page.waitForEvent("load");
@@ -94,6 +114,7 @@ const lasting = new WeakSet<Page>();
 async function pageOf(device: BrowserContext): Promise<Page> {
   const page = await device.newPage();
   for (const name of ["goto", "reload"] as const) onceReady(page, name);
+  onceHeld(page);
   for (const name of LASTING) {
     const does = page[name].bind(page) as (...args: unknown[]) => unknown;
     Object.assign(page, {
