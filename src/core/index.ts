@@ -560,4 +560,5 @@ export { compareCosts } from "./yield/cost";
 export { driftOf } from "./yield/drift";
 export { effortFor } from "./yield/effort";
 export { partsFor } from "./yield/stock";
+export type { StyleNeed } from "./yield/style-need";
 export { besideTheRest, pooledRecords, pooledYields, type YieldRow, yieldInterval } from "./yield/yields";

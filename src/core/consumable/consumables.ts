@@ -7,7 +7,7 @@ export const zUses = z
   .max(20)
   .default([]);
 
-/** How many of one thing. */
+/** An item with its count. */
 export interface ItemCount {
   readonly item: string;
   readonly count: number;

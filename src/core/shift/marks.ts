@@ -2,7 +2,7 @@ import { z } from "zod";
 import { said, t } from "../words/core";
 import { checkStanding, type TimedCheck, type ToolCheckStanding, worstStanding } from "./standing";
 
-/** What is written on a tool where a crew has several of a kind, for example “2”; empty where it has one. */
+/** A mark that tells tools of one kind apart, for example “2”; empty where a crew has only one of them. */
 export const zMark = z.string().trim().max(20, said("a-mark-has-at-most-20")).default("");
 
 /** A check of one tool, of which a crew may have several. */

@@ -1,10 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { sql } from "drizzle-orm";
 import { beforeEach, describe, expect, it } from "vitest";
-import { type ClosureEvent, type ClosureId, check, zNewClosure, zNewJob, zNewToolCheck } from "@/core";
+import { type ClosureEvent, type ClosureId, check, zNewJob, zNewToolCheck } from "@/core";
 import { toolStandings } from "@/service/end/tool-standings";
 import { toolHistory } from "@/store/workshop/tool-history";
 import { actOn } from "../act";
+import { splicedClosure } from "../fixtures/spliced-closure";
 import { openStore, type Store } from "../the-store";
 import { checkTool } from "../workshop/tool-checks";
 import { blades, seeToBlade } from "../workshop/tools";
@@ -14,7 +15,6 @@ import { newJob } from "./jobs";
 
 const SPLICER = "fusion-splicer";
 const CLEAVER = "bench-cleaver";
-const DROPS = [1, 2].map((n) => `7a3a1d5e-13d5-4c0f-8f0a-5f5f0a9c1b2${n}`);
 const SPLICES = [1, 2].map((n) => `5b1d7c1e-0000-4000-8000-00000000000${n}`);
 
 let store: Store;
@@ -50,20 +50,7 @@ const standing = (tool: string) => toolStandings(store, new Date(T(600))).find((
 beforeEach(() => {
   store = openStore(":memory:");
   job = newJob(actOn(store), check(zNewJob, { name: "Quillmere" })).id;
-  const plan = {
-    name: "Pad 4 closure",
-    entry: "entry-dome-gel",
-    cables: DROPS.map((id) => ({ id, cable: "flat-drop", role: "drop", through: false, joins: null })),
-    splicing: {
-      splices: SPLICES.map((id, i) => ({
-        id,
-        a: { cable: DROPS[0], fibre: i + 1 },
-        b: { cable: DROPS[1], fibre: i + 1 },
-        slot: `1.${i + 1}`,
-      })),
-    },
-  };
-  closure = addClosure(actOn(store), job, check(zNewClosure, { plan })).id;
+  closure = addClosure(actOn(store), job, { plan: splicedClosure("flat-drop", "drop", SPLICES) }).id;
 });
 
 describe("a failed check of a splicer or cleaver", () => {

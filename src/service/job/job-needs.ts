@@ -7,6 +7,7 @@ import {
   pooledRecords,
   problemOf,
   type RunSheet,
+  type StyleNeed,
   throughId,
   toMm,
 } from "@/core";
@@ -21,7 +22,6 @@ import { findCutList } from "./cut-list";
 import { allPieces } from "./jobs";
 import { aheadAtPlace, plannedPlaces } from "./places";
 import { spliceNeeds } from "./splice-needs";
-import type { StyleNeed } from "./style-need";
 
 /** The chance of running short of parts that is planned with. */
 const RISK = 0.05;

@@ -1,15 +1,15 @@
 import { randomUUID } from "node:crypto";
 import { sql } from "drizzle-orm";
 import { beforeEach, describe, expect, it } from "vitest";
-import { type ClosureEvent, check, zNewClosure, zNewJob } from "@/core";
+import { type ClosureEvent, check, zNewJob } from "@/core";
 import { openStore } from "@/store/opening/open";
 import { actOn } from "../act";
+import { splicedClosure } from "../fixtures/spliced-closure";
 import type { Store } from "../the-store";
 import { addClosure } from "./closures";
 import { findJobNeeds, jobLeft } from "./job-needs";
 import { newJob } from "./jobs";
 
-const DROPS = [1, 2].map((n) => `7a3a1d5e-13d5-4c0f-8f0a-5f5f0a9c1b2${n}`);
 const SPLICES = [1, 2, 3, 4].map((n) => `5b1d7c1e-0000-4000-8000-00000000000${n}`);
 
 let store: Store;
@@ -19,20 +19,7 @@ let closure: string;
 beforeEach(() => {
   store = openStore(":memory:");
   job = newJob(actOn(store), check(zNewJob, { name: "Quillmere" })).id;
-  const plan = {
-    name: "Pad 4 closure",
-    entry: "entry-dome-gel",
-    cables: DROPS.map((id) => ({ id, cable: "loose-tube-36", role: "branch", through: false, joins: null })),
-    splicing: {
-      splices: SPLICES.map((id, i) => ({
-        id,
-        a: { cable: DROPS[0], fibre: i + 1 },
-        b: { cable: DROPS[1], fibre: i + 1 },
-        slot: `1.${i + 1}`,
-      })),
-    },
-  };
-  closure = addClosure(actOn(store), job, check(zNewClosure, { plan })).id;
+  closure = addClosure(actOn(store), job, { plan: splicedClosure("loose-tube-36", "branch", SPLICES) }).id;
 });
 
 /** Something that happened at the closure, in a minute of the morning. */

@@ -8,6 +8,7 @@ import {
   pooledRecords,
   type SpliceState,
   type Splicing,
+  type StyleNeed,
   splicingFor,
   splicingUses,
 } from "@/core";
@@ -16,7 +17,6 @@ import { closuresOf } from "@/store/plan/closures";
 import { shippedLibrary } from "@/store/shelf/shipped";
 import { medianOf } from "../insight/insight";
 import { findClosurePage } from "./closure-page";
-import type { StyleNeed } from "./style-need";
 
 /** A splice of a job, with the procedure it was tried by last, or would be. */
 interface JobSplice {

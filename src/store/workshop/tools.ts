@@ -43,7 +43,7 @@ function strokesAfter(store: Store, tool: string, at: string): number {
     .reduce((sum, { count }) => sum + count, onEnds);
 }
 
-/** How much a tool's blade has done since it was last seen to. */
+/** Cleaves of a tool's blade since it was last wiped, turned or changed. */
 export function bladeCount(store: Store, tool: string): BladeCount {
   const fresh = lastOf(store, tool, ["new"]);
   const turned = lastOf(store, tool, ["new", "turn"]);

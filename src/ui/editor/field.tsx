@@ -87,7 +87,7 @@ export function LengthField({
     else give(read);
   };
   const leave = () => {
-    // What was typed is drawn as a field is left: only the last of it can still come back.
+    // Leaving a field draws its last value: no earlier one can return any more.
     mine.current = { ...mine.current, values: mine.current.values.slice(-1) };
     tell();
   };

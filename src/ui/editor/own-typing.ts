@@ -1,8 +1,8 @@
 /**
- * What is left to come back of values typed into a field, the oldest first, once its document hands one back. Values come
- * back in the order they were typed, some skipped; the same value typed twice is taken for its first, so that no later one
- * is lost.
- * @returns null where it was not typed here: the document was changed elsewhere, and the field shows that.
+ * The values a field still waits for once its document returns one. A document returns the values typed in their order, and
+ * may skip some. A value typed twice is taken for the earlier of the two, so that none typed after it is lost.
+ * @param typed values typed and not returned yet, the oldest first.
+ * @returns null where the value was not typed in this field: the document was changed elsewhere, and the field shows it.
  */
 export function leftToReturn<T>(typed: readonly T[], value: T): readonly T[] | null {
   const at = typed.indexOf(value);

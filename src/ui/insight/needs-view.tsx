@@ -1,7 +1,7 @@
 "use client";
 
 import { Printer } from "lucide-react";
-import { type ItemCount, itemSums } from "@/core";
+import { type ItemCount, itemSums, type StyleNeed } from "@/core";
 import { t } from "@/messages/insight";
 import { count, decimal } from "@/messages/numbers";
 import { Button } from "../controls/button";
@@ -11,18 +11,7 @@ interface NeedsViewProps {
   readonly job: string;
   readonly needs: {
     readonly name: string;
-    readonly styles: readonly {
-      readonly style: string;
-      readonly name: string;
-      readonly left: number;
-      readonly planned: number;
-      readonly good: number;
-      readonly tried: number;
-      readonly parts: number | null;
-      readonly tries: { readonly least: number; readonly most: number } | null;
-      readonly hours: { readonly least: number; readonly most: number } | null;
-      readonly consumables: readonly ItemCount[];
-    }[];
+    readonly styles: readonly StyleNeed[];
     readonly metres: number | null;
     readonly blades: readonly { readonly name: string; readonly left: number }[];
     readonly used: readonly ItemCount[];

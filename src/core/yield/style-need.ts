@@ -1,4 +1,5 @@
-import type { effortFor, ItemCount } from "@/core";
+import type { ItemCount } from "../consumable/consumables";
+import type { effortFor } from "./effort";
 
 type Effort = ReturnType<typeof effortFor>;
 
